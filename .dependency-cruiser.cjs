@@ -1,0 +1,48 @@
+/** Imports go downward only: app → features → ui, messages → workers, adapters → core. */
+const layer = (name, from, to) => ({ name, severity: 'error', from, to });
+
+module.exports = {
+  forbidden: [
+    layer('no-circles', {}, { circular: true }),
+    layer('core-is-pure', { path: '^src/core/' }, { path: '^src/(?!core/)' }),
+    layer(
+      'core-has-no-platform',
+      { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      { path: 'node_modules', pathNot: 'node_modules/zod/' },
+    ),
+    layer('core-has-no-node', { path: '^src/core/', pathNot: '\\.test\\.ts$' }, { dependencyTypes: ['core'] }),
+    layer(
+      'messages-know-core-only',
+      { path: '^src/messages/', pathNot: '\\.test\\.ts$' },
+      { path: '^src/(?!core/|messages/)' },
+    ),
+    layer('ui-knows-no-cards', { path: '^src/ui/' }, { path: '^src/(?!ui/)' }),
+    layer('adapters-below-faces', { path: '^src/adapters/' }, { path: '^src/(app|features|ui|workers|messages)/' }),
+    layer('workers-below-faces', { path: '^src/workers/' }, { path: '^src/(app|features|ui|messages)/' }),
+    layer(
+      'browser-code-has-no-node',
+      { path: '^src/(features|ui|workers|adapters/(shared|browser))/', pathNot: '\\.test\\.ts$' },
+      { dependencyTypes: ['core'] },
+    ),
+    layer('node-adapters-stay-off-the-page', { path: '^src/(features|ui|workers)/' }, { path: '^src/adapters/node/' }),
+    layer('features-below-routes', { path: '^src/(?!app/)' }, { path: '^src/app/' }),
+    layer('demo-is-data', { path: '^src/demo/' }, { path: '^src/(?!core/|demo/)' }),
+    layer(
+      'only-adapters-touch-dexie',
+      { path: '^src/', pathNot: '^src/adapters/browser/' },
+      { path: 'node_modules/dexie/' },
+    ),
+    layer(
+      'only-shared-adapters-touch-containers',
+      { path: '^src/', pathNot: '^src/adapters/shared/' },
+      { path: 'node_modules/mediabunny/' },
+    ),
+  ],
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '^\\.next' },
+    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'] },
+  },
+};

@@ -1,0 +1,34 @@
+/** A file that is read by slices and never whole. Implementations: browser/blob-source.ts, node/file-source.ts. */
+export interface ByteSource {
+  readonly fileName: string;
+  readonly sizeBytes: number;
+  /** Bytes from `start` up to, not including, `end`; shorter at the end of the file. Rejects where reading fails. */
+  readonly read: (start: number, end: number) => Promise<Uint8Array>;
+}
+
+/** Thrown by a counting source; the reader turns it into the failure `read-budget-exceeded`. */
+export class ReadBudgetExceededError extends Error {}
+
+/** A byte source that counts what it gave out and refuses to give more than its budget. */
+export interface CountingByteSource extends ByteSource {
+  readonly bytesRead: () => number;
+}
+
+/** The most that one file's facts may cost: a 20 GB file takes no more memory than a small one. */
+export const readBudgetBytes = 30 * 1024 * 1024;
+
+/** Counts the bytes read from `source`, and rejects with ReadBudgetExceededError before going over `budgetBytes`. */
+export function countBytes(source: ByteSource, budgetBytes: number): CountingByteSource {
+  let total = 0;
+  return {
+    fileName: source.fileName,
+    sizeBytes: source.sizeBytes,
+    bytesRead: () => total,
+    read: async (start, end) => {
+      const wanted = Math.max(0, Math.min(end, source.sizeBytes) - start);
+      if (total + wanted > budgetBytes) throw new ReadBudgetExceededError(`${total + wanted} of ${budgetBytes} bytes`);
+      total += wanted;
+      return source.read(start, end);
+    },
+  };
+}

@@ -1,0 +1,158 @@
+import type { ByteSource } from './byte-source';
+
+/** What a Matroska or WebM file's head and index say; media data is not read. */
+export interface MatroskaOutline {
+  /** Where the segment should end, or null where the file does not say. */
+  readonly expectedBytes: number | null;
+  /** The first video track's declared time between frames, or null. */
+  readonly declaredFrameDurationNs: number | null;
+  /** Times of the key frames that the index lists for that track; empty without an index. */
+  readonly indexedKeyFrameMs: readonly number[];
+}
+
+interface Element {
+  readonly id: number;
+  readonly dataStart: number;
+  /** Null where the element's length is not stated (live recordings). */
+  readonly dataBytes: number | null;
+}
+
+/** Element ids, RFC 9559. */
+const ids = {
+  ebml: 0x1a45dfa3,
+  segment: 0x18538067,
+  seekHead: 0x114d9b74,
+  seek: 0x4dbb,
+  seekId: 0x53ab,
+  seekPosition: 0x53ac,
+  info: 0x1549a966,
+  timestampScale: 0x2ad7b1,
+  tracks: 0x1654ae6b,
+  trackEntry: 0xae,
+  trackNumber: 0xd7,
+  trackType: 0x83,
+  defaultDuration: 0x23e383,
+  cluster: 0x1f43b675,
+  cues: 0x1c53bb6b,
+  cuePoint: 0xbb,
+  cueTime: 0xb3,
+  cueTrackPositions: 0xb7,
+  cueTrack: 0xf7,
+} as const;
+
+const elementHeaderBytes = 12;
+/** Heads and indexes are small; a longer one is broken or hostile. Two hours with a key frame twice a second: 0.5 MB. */
+const mostElementBytes = 4 * 1024 * 1024;
+
+/** Reads an element's id and length at `offset` of the bytes; null where they do not fit. */
+function parseHeader(bytes: Uint8Array, offset: number, baseOffset: number): Element | null {
+  const first = bytes[offset];
+  if (first === undefined || first === 0) return null;
+  const idLength = Math.clz32(first) - 23;
+  if (idLength > 4) return null;
+  let id = 0;
+  for (let i = 0; i < idLength; i++) id = id * 256 + (bytes[offset + i] ?? 0);
+  const sizeAt = offset + idLength;
+  const sizeFirst = bytes[sizeAt];
+  if (sizeFirst === undefined || sizeFirst === 0) return null;
+  const sizeLength = Math.clz32(sizeFirst) - 23;
+  let size = sizeFirst & (0xff >> sizeLength);
+  let isUnknown = size === 0xff >> sizeLength;
+  for (let i = 1; i < sizeLength; i++) {
+    const byte = bytes[sizeAt + i];
+    if (byte === undefined) return null;
+    if (byte !== 0xff) isUnknown = false;
+    size = size * 256 + byte;
+  }
+  return { id, dataStart: baseOffset + sizeAt + sizeLength, dataBytes: isUnknown ? null : size };
+}
+
+/** The elements inside one that is in memory. */
+function* childrenOf(bytes: Uint8Array): Generator<{ readonly id: number; readonly data: Uint8Array }> {
+  let offset = 0;
+  while (offset < bytes.length) {
+    const element = parseHeader(bytes, offset, 0);
+    if (!element || element.dataBytes === null) return;
+    const end = element.dataStart + element.dataBytes;
+    yield { id: element.id, data: bytes.subarray(element.dataStart, Math.min(end, bytes.length)) };
+    offset = end;
+  }
+}
+
+const unsignedOf = (data: Uint8Array): number => data.reduce((value, byte) => value * 256 + byte, 0);
+
+const childValue = (bytes: Uint8Array, id: number): number | null => {
+  for (const child of childrenOf(bytes)) if (child.id === id) return unsignedOf(child.data);
+  return null;
+};
+
+function findVideoTrack(tracks: Uint8Array): { readonly number: number; readonly durationNs: number | null } | null {
+  for (const { id, data } of childrenOf(tracks)) {
+    if (id !== ids.trackEntry || childValue(data, ids.trackType) !== 1) continue;
+    return { number: childValue(data, ids.trackNumber) ?? 0, durationNs: childValue(data, ids.defaultDuration) };
+  }
+  return null;
+}
+
+function findCuesOffset(seekHead: Uint8Array): number | null {
+  for (const { id, data } of childrenOf(seekHead)) {
+    if (id === ids.seek && childValue(data, ids.seekId) === ids.cues) return childValue(data, ids.seekPosition);
+  }
+  return null;
+}
+
+function listCueTimes(cues: Uint8Array, trackNumber: number): readonly number[] {
+  const times: number[] = [];
+  for (const { id, data } of childrenOf(cues)) {
+    if (id !== ids.cuePoint) continue;
+    const time = childValue(data, ids.cueTime);
+    for (const child of childrenOf(data)) {
+      if (child.id !== ids.cueTrackPositions || childValue(child.data, ids.cueTrack) !== trackNumber) continue;
+      if (time !== null) times.push(time);
+      break;
+    }
+  }
+  return times;
+}
+
+const readElementAt = async (source: ByteSource, offset: number): Promise<Element | null> =>
+  offset < source.sizeBytes ? parseHeader(await source.read(offset, offset + elementHeaderBytes), 0, offset) : null;
+
+const readData = async (source: ByteSource, element: Element): Promise<Uint8Array> =>
+  element.dataBytes === null || element.dataBytes > mostElementBytes
+    ? new Uint8Array()
+    : source.read(element.dataStart, element.dataStart + element.dataBytes);
+
+/** Reads the elements before the first cluster, and the index wherever it stands. */
+export async function readMatroskaOutline(source: ByteSource): Promise<MatroskaOutline> {
+  const nothing: MatroskaOutline = { expectedBytes: null, declaredFrameDurationNs: null, indexedKeyFrameMs: [] };
+  const head = await readElementAt(source, 0);
+  if (!head || head.id !== ids.ebml || head.dataBytes === null) return nothing;
+  const segment = await readElementAt(source, head.dataStart + head.dataBytes);
+  if (!segment || segment.id !== ids.segment) return nothing;
+
+  let msPerTick = 1;
+  let video: ReturnType<typeof findVideoTrack> = null;
+  let cuesOffset: number | null = null;
+  let cues: Uint8Array | null = null;
+  let offset = segment.dataStart;
+  for (let i = 0; i < 100; i++) {
+    const element = await readElementAt(source, offset);
+    if (!element || element.id === ids.cluster || element.dataBytes === null) break;
+    const data = await readData(source, element);
+    if (element.id === ids.seekHead) cuesOffset = findCuesOffset(data) ?? cuesOffset;
+    if (element.id === ids.info) msPerTick = (childValue(data, ids.timestampScale) ?? 1_000_000) / 1e6;
+    if (element.id === ids.tracks) video = findVideoTrack(data);
+    if (element.id === ids.cues) cues = data;
+    offset = element.dataStart + element.dataBytes;
+  }
+  if (!cues && cuesOffset !== null) {
+    const element = await readElementAt(source, segment.dataStart + cuesOffset);
+    if (element?.id === ids.cues) cues = await readData(source, element);
+  }
+  return {
+    expectedBytes: segment.dataBytes === null ? null : segment.dataStart + segment.dataBytes,
+    declaredFrameDurationNs: video?.durationNs ?? null,
+    indexedKeyFrameMs: cues && video ? listCueTimes(cues, video.number).map((ticks) => ticks * msPerTick) : [],
+  };
+}

@@ -1,0 +1,125 @@
+import type { KnownState } from '../../machine/facts';
+import { fail, succeed } from '../../result';
+import type {
+  CardEffect,
+  CardMachine,
+  CardPreview,
+  CardProgram,
+  CardTimeline,
+  FirstThingId,
+  JobCard,
+  StepId,
+} from '../types';
+import type { CommandHandler } from './types';
+
+/** Gives the card another title; spaces around it are dropped. */
+export const renameCard: CommandHandler<{ readonly title: string }> = (card, { title }) => {
+  const trimmed = title.trim();
+  return trimmed === '' ? fail({ code: 'title-empty' }) : succeed({ ...card, title: trimmed });
+};
+
+/** Answers one of the first things. */
+export const answerFirstThing: CommandHandler<{ readonly id: FirstThingId; readonly answer: KnownState }> = (
+  card,
+  { id, answer },
+) => succeed({ ...card, firstThings: { ...card.firstThings, [id]: answer } });
+
+/** States what the film is for, or that this is not known. */
+export const setDelivery: CommandHandler<{ readonly delivery: JobCard['delivery'] }> = (card, { delivery }) =>
+  succeed({ ...card, delivery });
+
+/** Lowers the rate to reach, or lets it follow timeline and clips again. */
+export const setTarget: CommandHandler<{ readonly targetFps: number | null }> = (card, { targetFps }) =>
+  succeed({ ...card, targetFps });
+
+/** Sets facts of the machine, each with its source. */
+export const setMachine: CommandHandler<{ readonly facts: Partial<CardMachine> }> = (card, { facts }) =>
+  succeed({ ...card, machine: { ...card.machine, ...facts } });
+
+/** Fills in what was found out by itself; what a person typed or imported stays. */
+export const fillMachine: CommandHandler<{ readonly facts: Partial<CardMachine> }> = (card, { facts }) => {
+  const isFree = (key: string): boolean => {
+    const { source } = card.machine[key as keyof CardMachine];
+    return source === 'assumed' || source === 'read';
+  };
+  const free = Object.fromEntries(Object.entries(facts).filter(([key]) => isFree(key)));
+  return succeed({ ...card, machine: { ...card.machine, ...free } });
+};
+
+/** Changes the timeline; from then on it counts as described. */
+export const setTimeline: CommandHandler<{ readonly patch: Partial<Omit<CardTimeline, 'isDescribed' | 'effects'>> }> = (
+  card,
+  { patch },
+) => succeed({ ...card, timeline: { ...card.timeline, ...patch, isDescribed: true } });
+
+/** Changes how the preview was set before any fix, or the viewer's size. */
+export const setPreview: CommandHandler<{ readonly patch: Partial<CardPreview> }> = (card, { patch }) =>
+  succeed({ ...card, preview: { ...card.preview, ...patch } });
+
+/** States when it lags and how. */
+export const setSymptoms: CommandHandler<{ readonly patch: Partial<JobCard['symptoms']> }> = (card, { patch }) =>
+  succeed({ ...card, symptoms: { ...card.symptoms, ...patch } });
+
+/** Marks a step as done with what is known. */
+export const finishStep: CommandHandler<{ readonly stepId: StepId }> = (card, { stepId }) =>
+  succeed(card.finishedSteps.includes(stepId) ? card : { ...card, finishedSteps: [...card.finishedSteps, stepId] });
+
+/** Adds a program that runs beside the editor, at a place in the list or at its end. */
+export const addProgram: CommandHandler<{ readonly program: CardProgram; readonly index?: number }> = (
+  card,
+  { program, index },
+) => {
+  if (card.programs.some(({ id }) => id === program.id))
+    return fail({ code: 'item-exists', item: 'program', id: program.id });
+  return succeed({ ...card, programs: card.programs.toSpliced(index ?? card.programs.length, 0, program) });
+};
+
+/** Changes a program's facts. */
+export const updateProgram: CommandHandler<{
+  readonly id: string;
+  readonly patch: Partial<Omit<CardProgram, 'id'>>;
+}> = (card, { id, patch }) => {
+  if (!card.programs.some((program) => program.id === id)) return fail({ code: 'item-missing', item: 'program', id });
+  return succeed({
+    ...card,
+    programs: card.programs.map((program) => (program.id === id ? { ...program, ...patch } : program)),
+  });
+};
+
+/** Takes a program off the card. */
+export const removeProgram: CommandHandler<{ readonly id: string }> = (card, { id }) => {
+  const programs = card.programs.filter((program) => program.id !== id);
+  if (programs.length === card.programs.length) return fail({ code: 'item-missing', item: 'program', id });
+  return succeed({ ...card, programs });
+};
+
+/** Adds an effect that lies on the timeline; from then on the timeline counts as described. */
+export const addEffect: CommandHandler<{ readonly effect: CardEffect; readonly index?: number }> = (
+  card,
+  { effect, index },
+) => {
+  const { effects } = card.timeline;
+  if (effects.some(({ id }) => id === effect.id)) return fail({ code: 'item-exists', item: 'effect', id: effect.id });
+  return succeed({
+    ...card,
+    timeline: { ...card.timeline, isDescribed: true, effects: effects.toSpliced(index ?? effects.length, 0, effect) },
+  });
+};
+
+/** Changes on how many layers an effect lies. */
+export const updateEffect: CommandHandler<{ readonly id: string; readonly layerCount: number }> = (
+  card,
+  { id, layerCount },
+) => {
+  const { effects } = card.timeline;
+  if (!effects.some((effect) => effect.id === id)) return fail({ code: 'item-missing', item: 'effect', id });
+  const changed = effects.map((effect) => (effect.id === id ? { ...effect, layerCount } : effect));
+  return succeed({ ...card, timeline: { ...card.timeline, effects: changed } });
+};
+
+/** Takes an effect off the timeline. */
+export const removeEffect: CommandHandler<{ readonly id: string }> = (card, { id }) => {
+  const effects = card.timeline.effects.filter((effect) => effect.id !== id);
+  if (effects.length === card.timeline.effects.length) return fail({ code: 'item-missing', item: 'effect', id });
+  return succeed({ ...card, timeline: { ...card.timeline, effects } });
+};

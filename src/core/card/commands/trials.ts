@@ -1,0 +1,91 @@
+import { fail, succeed } from '../../result';
+import { fixesInForce, openTrial, readingInForce } from '../fixes-in-force';
+import type { FixUse, JobCard, Reading, Trial } from '../types';
+import type { CommandHandler } from './types';
+
+const withTrial = (card: JobCard, id: string, change: Partial<Trial>): JobCard => ({
+  ...card,
+  trials: card.trials.map((trial) => (trial.id === id ? { ...trial, ...change } : trial)),
+});
+
+/** Adds a reading under the set-up in force. During a trial it becomes the trial's second reading. */
+export const addReading: CommandHandler<{ readonly reading: Omit<Reading, 'fixes'> }> = (card, { reading }) => {
+  if (reading.shownFps === null && reading.scrubFeel === null) return fail({ code: 'reading-empty' });
+  if (card.readings.some(({ id }) => id === reading.id))
+    return fail({ code: 'item-exists', item: 'reading', id: reading.id });
+  const added = { ...card, readings: [...card.readings, { ...reading, fixes: fixesInForce(card) }] };
+  const trial = openTrial(card);
+  return succeed(trial ? withTrial(added, trial.id, { afterReadingId: reading.id }) : added);
+};
+
+/** Puts a deleted reading back where it was. */
+export const restoreReading: CommandHandler<{ readonly reading: Reading; readonly index: number }> = (
+  card,
+  { reading, index },
+) => {
+  if (card.readings.some(({ id }) => id === reading.id))
+    return fail({ code: 'item-exists', item: 'reading', id: reading.id });
+  return succeed({ ...card, readings: card.readings.toSpliced(index, 0, reading) });
+};
+
+/** Deletes a reading that no trial rests on. */
+export const removeReading: CommandHandler<{ readonly id: string }> = (card, { id }) => {
+  if (!card.readings.some((reading) => reading.id === id)) return fail({ code: 'item-missing', item: 'reading', id });
+  if (card.trials.some((trial) => trial.beforeReadingId === id || trial.afterReadingId === id))
+    return fail({ code: 'reading-in-use' });
+  return succeed({ ...card, readings: card.readings.filter((reading) => reading.id !== id) });
+};
+
+/** Begins a trial of a fix: one at a time, and only on a reading under the set-up in force. */
+export const beginTrial: CommandHandler<{ readonly id: string; readonly fix: FixUse; readonly nowMs: number }> = (
+  card,
+  { id, fix, nowMs },
+) => {
+  if (card.trials.some((trial) => trial.id === id)) return fail({ code: 'item-exists', item: 'trial', id });
+  const open = openTrial(card);
+  if (open) return fail({ code: 'trial-already-open', fix: open.fix });
+  const before = readingInForce(card);
+  if (!before) return fail({ code: 'trial-needs-reading' });
+  const trial: Trial = {
+    id,
+    fix,
+    status: 'open',
+    beforeReadingId: before.id,
+    afterReadingId: null,
+    startedAtMs: nowMs,
+    endedAtMs: null,
+  };
+  return succeed({ ...card, trials: [...card.trials, trial] });
+};
+
+/** Ends a trial. Keeping needs the second reading; undoing, also before any reading, does not. */
+export const endTrial: CommandHandler<{
+  readonly id: string;
+  readonly outcome: 'kept' | 'undone';
+  readonly nowMs: number;
+}> = (card, { id, outcome, nowMs }) => {
+  const trial = card.trials.find((candidate) => candidate.id === id);
+  if (!trial) return fail({ code: 'item-missing', item: 'trial', id });
+  if (trial.status !== 'open') return fail({ code: 'trial-not-open' });
+  if (outcome === 'kept' && trial.afterReadingId === null) return fail({ code: 'trial-needs-reading' });
+  return succeed(withTrial(card, id, { status: outcome, endedAtMs: nowMs }));
+};
+
+/** Takes back a fix that was kept earlier. */
+export const undoKeptTrial: CommandHandler<{ readonly id: string; readonly nowMs: number }> = (card, { id, nowMs }) => {
+  const trial = card.trials.find((candidate) => candidate.id === id);
+  if (!trial) return fail({ code: 'item-missing', item: 'trial', id });
+  const undone = withTrial(card, id, { status: 'undone', endedAtMs: nowMs });
+  return succeed({ ...undone, putBackDone: undone.putBackDone.filter((done) => done !== id) });
+};
+
+/** Ticks a line of the put-back list, or takes the tick away. */
+export const tickPutBack: CommandHandler<{ readonly trialId: string; readonly isDone: boolean }> = (
+  card,
+  { trialId, isDone },
+) => {
+  if (!card.trials.some((trial) => trial.id === trialId))
+    return fail({ code: 'item-missing', item: 'trial', id: trialId });
+  const others = card.putBackDone.filter((done) => done !== trialId);
+  return succeed({ ...card, putBackDone: isDone ? [...others, trialId] : others });
+};

@@ -1,0 +1,119 @@
+import type * as z from 'zod/mini';
+import type { ClipFacts } from '../footage/types';
+import type { EffectKind } from '../load/effect-costs';
+import type { DriveKind, GraphicsKind, PowerMode, SpeedClass } from '../machine/catalogue';
+import type { Fact, KnownState } from '../machine/facts';
+import type { Rational } from '../numbers/rational';
+import type { firstThingIds, jobCardSchema, lagKinds, lagMoments, scrubFeels, stepIds } from './schema';
+
+export type FirstThingId = (typeof firstThingIds)[number];
+export type LagMoment = (typeof lagMoments)[number];
+export type LagKind = (typeof lagKinds)[number];
+export type ScrubFeel = (typeof scrubFeels)[number];
+export type StepId = (typeof stepIds)[number];
+
+export interface CardMachine {
+  readonly coreCount: Fact<number>;
+  readonly speedClass: Fact<SpeedClass>;
+  readonly memoryMib: Fact<number>;
+  readonly graphics: Fact<GraphicsKind>;
+  readonly graphicsYear: Fact<number>;
+  readonly powerMode: Fact<PowerMode>;
+  readonly isPluggedIn: Fact<KnownState>;
+  readonly footageDrive: Fact<DriveKind>;
+}
+
+export interface CardProgram {
+  readonly id: string;
+  readonly name: string;
+  readonly busyCores: number;
+  readonly memoryMib: number;
+  readonly canClose: KnownState;
+}
+
+export interface CardClip {
+  readonly id: string;
+  readonly facts: ClipFacts;
+}
+
+export interface CardEffect {
+  readonly id: string;
+  readonly kind: EffectKind;
+  readonly layerCount: number;
+}
+
+export interface CardTimeline {
+  readonly isDescribed: boolean;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly frameRate: Rational;
+  readonly videoLayerCount: number;
+  readonly titleCount: number;
+  readonly effects: readonly CardEffect[];
+}
+
+export interface CardPreview {
+  readonly qualityRatio: number;
+  readonly heightPx: number | null;
+  readonly viewerHeightPx: number | null;
+  readonly hardwareDecode: KnownState;
+  readonly graphicsDrawing: KnownState;
+}
+
+/** A fix at a level; levels are words or numbers, null for a fix that has none. */
+export interface FixUse {
+  readonly id: string;
+  readonly level: string | number | null;
+}
+
+export interface Reading {
+  readonly id: string;
+  readonly takenAtMs: number;
+  readonly how: 'typed';
+  readonly shownFps: number | null;
+  readonly scrubFeel: ScrubFeel | null;
+  readonly fixes: readonly FixUse[];
+  readonly note: string;
+}
+
+export interface Trial {
+  readonly id: string;
+  readonly fix: FixUse;
+  readonly status: 'open' | 'kept' | 'undone';
+  readonly beforeReadingId: string;
+  readonly afterReadingId: string | null;
+  readonly startedAtMs: number;
+  readonly endedAtMs: number | null;
+}
+
+/** One laggy project on one machine: everything known, measured and changed. */
+export interface JobCard {
+  readonly format: 'oil-can-job-card';
+  readonly version: 1;
+  readonly id: string;
+  readonly title: string;
+  readonly createdAtMs: number;
+  readonly updatedAtMs: number;
+  readonly firstThings: Readonly<Record<FirstThingId, KnownState>>;
+  readonly delivery: { readonly heightPx: number; readonly frameRateFps: number } | null;
+  readonly targetFps: number | null;
+  readonly machine: CardMachine;
+  readonly programs: readonly CardProgram[];
+  readonly clips: readonly CardClip[];
+  readonly timeline: CardTimeline;
+  readonly preview: CardPreview;
+  readonly symptoms: { readonly moments: readonly LagMoment[]; readonly kinds: readonly LagKind[] };
+  readonly readings: readonly Reading[];
+  readonly trials: readonly Trial[];
+  readonly putBackDone: readonly string[];
+  readonly finishedSteps: readonly StepId[];
+}
+
+/** Holds the written-out types equal to the schema: a field added to one and not the other stops the build. */
+type SchemaCard = z.infer<typeof jobCardSchema>;
+type Loosened<T> = T extends object ? { -readonly [K in keyof T]: Loosened<T[K]> } : T extends string ? string : T;
+type AssertSame<A, B extends A> = B;
+export type SchemaMatchesTypes = [
+  AssertSame<Loosened<SchemaCard>, Loosened<JobCard>>,
+  AssertSame<Loosened<JobCard>, Loosened<SchemaCard>>,
+];

@@ -1,0 +1,41 @@
+import { estimate } from '../load/estimate';
+import { middleParameters } from '../load/parameters';
+import type { FrameEstimate, SetupState } from '../load/types';
+import { usableRateRatio } from '../load/usable';
+import { type CauseId, causeCatalogue } from './catalogue';
+import type { CauseDefinition } from './types';
+
+type Configuration = Extract<CauseDefinition<CauseId>, { kind: 'configuration' }>;
+type Load = Extract<CauseDefinition<CauseId>, { kind: 'load' }>;
+
+const configurationCauses = causeCatalogue.filter((cause): cause is Configuration => cause.kind === 'configuration');
+const loadCauses = causeCatalogue.filter((cause): cause is Load => cause.kind === 'load');
+
+const loadOf = (cause: Load, frame: FrameEstimate): number =>
+  frame.stages.reduce((sum, stage) => sum + (cause.stages.includes(stage.id) ? stage.ms : 0), 0);
+
+/**
+ * The one cause that the estimate alone would name where the preview is heaviest, or null where it expects a
+ * usable preview. No belief and no readings go into it: it says where the time goes, not how sure that is.
+ * A load cause is named where the preview stays unusable after every configuration cause is repaired; else
+ * the configuration cause whose repair alone brings most.
+ */
+export function findBindingCause(state: SetupState): CauseId | null {
+  const middle = middleParameters(state.setup.machine.coreCount);
+  const frameOf = (candidate: SetupState): FrameEstimate => estimate(candidate, 'heaviest', middle);
+  const usableFps = usableRateRatio * state.setup.targetFps;
+  const now = frameOf(state);
+  if (now.shownFps >= usableFps) return null;
+
+  const repaired = frameOf(configurationCauses.reduce((current, cause) => cause.repair(current), state));
+  if (repaired.shownFps < usableFps) {
+    const [first, ...others] = loadCauses;
+    if (!first) throw new Error('findBindingCause: the catalogue holds no load cause');
+    return others.reduce((top, cause) => (loadOf(cause, repaired) > loadOf(top, repaired) ? cause : top), first).id;
+  }
+  const gains = configurationCauses.map((cause) => ({
+    id: cause.id,
+    gainFps: frameOf(cause.repair(state)).shownFps - now.shownFps,
+  }));
+  return gains.reduce((top, candidate) => (candidate.gainFps > top.gainFps ? candidate : top)).id;
+}

@@ -1,0 +1,3 @@
+export { findBindingCause } from './binding-cause';
+export { type CauseId, causeCatalogue } from './catalogue';
+export type { CauseDefinition } from './types';

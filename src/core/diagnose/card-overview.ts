@@ -1,0 +1,64 @@
+import {
+  type FixUse,
+  isCardUsable,
+  isReadyToExport,
+  type JobCard,
+  latestReading,
+  listSteps,
+  openTrial,
+  type Reading,
+  readingInForce,
+  type StepId,
+  targetFpsOf,
+} from '../card';
+import { leastGain, type RankedFix } from '../fixes';
+import { computeFindings, type Findings, rankCardFixes } from './findings';
+
+/** The one thing to do next on a card. */
+export type NextStep =
+  | { readonly kind: 'do-step'; readonly stepId: StepId }
+  | { readonly kind: 'take-reading' }
+  | { readonly kind: 'finish-trial'; readonly fix: FixUse; readonly hasReading: boolean }
+  | { readonly kind: 'try-fix'; readonly ranked: RankedFix }
+  | { readonly kind: 'no-fix-left' }
+  | { readonly kind: 'put-back' }
+  | { readonly kind: 'export' };
+
+/** A card's state at a glance: the gauge and the list of cards show the same. */
+export interface CardOverview {
+  readonly targetFps: number;
+  readonly findings: Findings;
+  /** The reading that stands for now: under the set-up in force, else the newest. */
+  readonly reading: Reading | null;
+  readonly isReadingInForce: boolean;
+  readonly isUsable: boolean;
+  readonly next: NextStep;
+}
+
+function findNextStep(card: JobCard): NextStep {
+  const trial = openTrial(card);
+  if (trial) return { kind: 'finish-trial', fix: trial.fix, hasReading: trial.afterReadingId !== null };
+  const next = listSteps(card).find((step) => step.isNext)?.id;
+  if (next === undefined) return { kind: 'export' };
+  if (next === 'export-check') return isReadyToExport(card) ? { kind: 'export' } : { kind: 'put-back' };
+  if (next !== 'fixes') return { kind: 'do-step', stepId: next };
+  if (!readingInForce(card)) return { kind: 'take-reading' };
+  const refused = new Set(
+    card.trials.filter((past) => past.status === 'undone').map((past) => `${past.fix.id}=${past.fix.level}`),
+  );
+  const ranked = rankCardFixes(card).find((fix) => fix.gain >= leastGain && !refused.has(`${fix.id}=${fix.level}`));
+  return ranked ? { kind: 'try-fix', ranked } : { kind: 'no-fix-left' };
+}
+
+/** Everything that is shown of a card at a glance. O(clips log clips). */
+export function summariseCard(card: JobCard): CardOverview {
+  const inForce = readingInForce(card);
+  return {
+    targetFps: targetFpsOf(card),
+    findings: computeFindings(card),
+    reading: inForce ?? latestReading(card),
+    isReadingInForce: inForce !== null,
+    isUsable: isCardUsable(card),
+    next: findNextStep(card),
+  };
+}

@@ -1,0 +1,18 @@
+import { previewHeightPx } from '../load/preview-picture';
+import type { SetupState } from '../load/types';
+import { noSacrifice, type Sacrifice } from './types';
+
+/** Height of a viewer on a laptop's screen where nobody measured it. Assumption. */
+export const usualViewerHeightPx = 540;
+
+/** The share of the lines seen that a picture of this height lacks, 0 where none is missing. */
+export const missingLinesRatio = (heightPx: number): number => Math.max(0, 1 - heightPx / usualViewerHeightPx);
+
+/**
+ * What a smaller preview gives up: nothing while the picture is at least as high as it is seen, then the share
+ * of the lines that is missing. Everything small must be put back, or the film may be rendered from it.
+ */
+export function smallerPictureSacrifice(after: SetupState): Sacrifice {
+  const heightPx = previewHeightPx(after.setup.timeline, after.setup.preview);
+  return { ...noSacrifice, picture: 0.05 + 0.6 * missingLinesRatio(heightPx), putBack: 0.3 };
+}

@@ -1,0 +1,85 @@
+import { compile } from '../load/compile';
+import { createOutcomes, evaluate } from '../load/evaluate';
+import { forecast } from '../load/forecast';
+import { drawParameterSamples } from '../load/parameters';
+import type { FrameForecast, ParameterSamples, SetupState } from '../load/types';
+import { usableRateRatio, usableScrubMs } from '../load/usable';
+import { type FixId, fixCatalogue } from './catalogue';
+import type { FixDefinition, FixLevel, Sacrifice } from './types';
+
+/** What is complained of; only that counts as a gap. */
+export interface Complaint {
+  readonly isPlaying: boolean;
+  readonly isScrubbing: boolean;
+}
+
+/** A fix with what the estimate says of it on this card. */
+export interface RankedFix {
+  readonly id: FixId;
+  readonly level: FixLevel;
+  readonly after: FrameForecast;
+  readonly effortMinutes: number;
+  readonly sacrifice: Sacrifice;
+  /** How much of the gap, in logarithms of rate and scrub time, it is expected to close; may be 0. */
+  readonly gain: number;
+  /** Gain for each minute-like unit of effort and sacrifice; the order of the list. */
+  readonly score: number;
+}
+
+/** Enough to order fixes by. */
+const rankingSampleCount = 128;
+/** A full sacrifice weighs as much as this many minutes of effort. Assumption. */
+const sacrificeMinutes = 20;
+/** Taking a trial at all: reading the card, switching windows. */
+const trialMinutes = 2;
+/** Smaller gains than this are lost in any reading. */
+export const leastGain = 0.03;
+
+/** Mean distance from usable over all samples, in logarithms; 0 where every sample is usable. */
+function gapOf(state: SetupState, complaint: Complaint, samples: ParameterSamples): number {
+  const outcomes = createOutcomes(rankingSampleCount);
+  evaluate(compile(state, 'heaviest'), samples, outcomes);
+  const usableFps = usableRateRatio * state.setup.targetFps;
+  let total = 0;
+  for (let i = 0; i < rankingSampleCount; i++) {
+    if (complaint.isPlaying) total += Math.max(0, Math.log(usableFps / (outcomes.shownFps[i] as number)));
+    if (complaint.isScrubbing) total += Math.max(0, Math.log((outcomes.scrubMs[i] as number) / usableScrubMs));
+  }
+  return total / rankingSampleCount;
+}
+
+/** All that is given up, as one figure. */
+export const totalSacrifice = (sacrifice: Sacrifice): number =>
+  Object.values(sacrifice).reduce((sum, part) => sum + part, 0);
+
+function rankLevels(
+  fix: FixDefinition<FixId>,
+  state: SetupState,
+  gapAt: (state: SetupState) => number,
+): RankedFix | null {
+  const gapBefore = gapAt(state);
+  const levels = fix.levelsFor(state).map((level) => {
+    const gain = Math.max(0, gapBefore - gapAt(fix.applyTo(state, level)));
+    const effortMinutes = fix.effortMinutes(state, level);
+    const sacrifice = fix.sacrifice(state, level);
+    const score = gain / (trialMinutes + effortMinutes + sacrificeMinutes * totalSacrifice(sacrifice));
+    return { level, gain, effortMinutes, sacrifice, score };
+  });
+  const [first, ...others] = levels;
+  if (!first) return null;
+  const best = others.reduce((top, candidate) => (candidate.score > top.score ? candidate : top), first);
+  return { id: fix.id, ...best, after: forecast(fix.applyTo(state, best.level)) };
+}
+
+/**
+ * The fixes that can be made on this set-up, by what the estimate says that they bring against what they cost;
+ * each at its best level. Those that bring nothing come last, in the catalogue's order.
+ */
+export function rankFixes(state: SetupState, complaint: Complaint): readonly RankedFix[] {
+  const samples = drawParameterSamples(rankingSampleCount, state.setup.machine.coreCount);
+  const gapAt = (candidate: SetupState): number => gapOf(candidate, complaint, samples);
+  return fixCatalogue
+    .map((fix) => rankLevels(fix, state, gapAt))
+    .filter((ranked) => ranked !== null)
+    .sort((a, b) => b.score - a.score);
+}

@@ -1,0 +1,96 @@
+import { canLikelyDecodeInHardware } from '../machine/hardware-decode';
+import { softwareDecodeMs } from './decode-costs';
+import { hardwareCopyMsPerMegapixel, scaleMsPerSourceMegapixel } from './effect-costs';
+import type { Hidden, PictureStream, Setup, SetupClip, SetupMachine } from './types';
+
+/** What one shown frame of one clip needs, on the reference core where it is core time. */
+export interface ClipCost {
+  /** Software decoding that no hardware here can take over. */
+  readonly softwareOnlyMs: number;
+  /** Software decoding that hardware could take over, and what it would then need. */
+  readonly hardwareAbleMs: number;
+  readonly hardwareMs: number;
+  readonly hardwareCopyMs: number;
+  readonly readMegabit: number;
+  readonly scaleMs: number;
+  readonly megapixels: number;
+  /** Frames that a scrub to a random place decodes before it can show one. */
+  readonly scrubFrames: number;
+}
+
+const megapixelsOf = (stream: PictureStream): number => (stream.widthPx * stream.heightPx) / 1e6;
+
+/** What the preview decodes for this clip. */
+export const shownStreamOf = (clip: SetupClip, hidden: Hidden): PictureStream =>
+  clip.proxy && hidden.areProxiesShown ? clip.proxy : clip.original;
+
+/**
+ * The cost of one shown frame of a stream.
+ * A clip faster than the timeline is decoded at its own rate: two frames for each one shown at double the rate.
+ */
+export function costOfStream(stream: PictureStream, machine: SetupMachine, timelineFps: number): ClipCost {
+  const megapixels = megapixelsOf(stream);
+  const megabits = stream.bitrateMbitPerSec / stream.frameRateFps;
+  const framesPerShown = Math.max(1, stream.frameRateFps / timelineFps);
+  const softwareMs = softwareDecodeMs({ ...stream, megapixels, megabits }) * framesPerShown;
+  const isHardwareAble = machine.decodeMegapixelPerSec > 0 && canLikelyDecodeInHardware(stream, machine.graphicsYear);
+  return {
+    softwareOnlyMs: isHardwareAble ? 0 : softwareMs,
+    hardwareAbleMs: isHardwareAble ? softwareMs : 0,
+    hardwareMs: isHardwareAble ? (1000 * megapixels * framesPerShown) / machine.decodeMegapixelPerSec : 0,
+    hardwareCopyMs: isHardwareAble ? hardwareCopyMsPerMegapixel * megapixels : 0,
+    readMegabit: megabits * framesPerShown,
+    scaleMs: scaleMsPerSourceMegapixel * megapixels,
+    megapixels,
+    // From the last key frame, on average half way to the next, the wanted frame included.
+    scrubFrames: (stream.meanKeyFrameDistanceFrames + 1) / 2 / framesPerShown,
+  };
+}
+
+/** Milliseconds of reading and decoding by which clips are ranked: the slower of the two lanes, on one core of this machine. */
+export function rankingMsOf(cost: ClipCost, setup: Setup): number {
+  const { machine, preview } = setup;
+  const speed = machine.coreSpeedRatio * machine.powerRatio;
+  const isHardware = preview.hardwareDecode === 'yes' && cost.hardwareMs > 0;
+  const decodeMs = isHardware
+    ? cost.hardwareMs + cost.hardwareCopyMs / speed
+    : (cost.softwareOnlyMs + cost.hardwareAbleMs) / speed;
+  const readMs = (cost.readMegabit / (machine.readMegabytePerSec * 8)) * 1000;
+  return Math.max(decodeMs, readMs);
+}
+
+const zeroCost: ClipCost = {
+  softwareOnlyMs: 0,
+  hardwareAbleMs: 0,
+  hardwareMs: 0,
+  hardwareCopyMs: 0,
+  readMegabit: 0,
+  scaleMs: 0,
+  megapixels: 0,
+  scrubFrames: 0,
+};
+
+/** The mean of several costs, weighted; all zero where nothing has weight. */
+export function meanCost(parts: readonly { readonly cost: ClipCost; readonly weight: number }[]): ClipCost {
+  const total = parts.reduce((sum, part) => sum + part.weight, 0);
+  if (total <= 0) return zeroCost;
+  const keys = Object.keys(zeroCost) as readonly (keyof ClipCost)[];
+  const mean = keys.map((key) => [key, parts.reduce((sum, part) => sum + (part.cost[key] * part.weight) / total, 0)]);
+  return Object.fromEntries(mean) as unknown as ClipCost;
+}
+
+/** The dearest parts that make up `ratio` of all the weight; the last one counts only as far as it is needed. */
+export function heaviestShare(
+  parts: readonly { readonly cost: ClipCost; readonly weight: number; readonly rankingMs: number }[],
+  ratio: number,
+): readonly { readonly cost: ClipCost; readonly weight: number }[] {
+  const total = parts.reduce((sum, part) => sum + part.weight, 0);
+  const taken: { readonly cost: ClipCost; readonly weight: number }[] = [];
+  let left = total * ratio;
+  for (const part of [...parts].sort((a, b) => b.rankingMs - a.rankingMs)) {
+    if (left <= 0) break;
+    taken.push({ cost: part.cost, weight: Math.min(part.weight, left) });
+    left -= part.weight;
+  }
+  return taken;
+}

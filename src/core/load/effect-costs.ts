@@ -1,0 +1,47 @@
+/**
+ * Effects on the reference core, 8 bit, milliseconds a megapixel of the picture they are computed on.
+ * Measured: shared/data/effect-cost.csv (1080 lines). Assumed: no measurement yet, and the page says so.
+ */
+export const effectCosts = [
+  { kind: 'simple-colour', msPerMegapixel: 0.3, origin: 'measured' },
+  { kind: 'colour-curves', msPerMegapixel: 13.3, origin: 'measured' },
+  { kind: 'blur', msPerMegapixel: 5.5, origin: 'measured' },
+  { kind: 'box-blur', msPerMegapixel: 11, origin: 'measured' },
+  { kind: 'denoise', msPerMegapixel: 5.3, origin: 'measured' },
+  { kind: 'sharpen', msPerMegapixel: 14.7, origin: 'measured' },
+  { kind: 'zoom', msPerMegapixel: 3.4, origin: 'measured' },
+  { kind: 'rotate', msPerMegapixel: 26.6, origin: 'measured' },
+  { kind: 'mask', msPerMegapixel: 6, origin: 'assumed' },
+  { kind: 'keying', msPerMegapixel: 14, origin: 'assumed' },
+  { kind: 'stabilise', msPerMegapixel: 30, origin: 'assumed' },
+  { kind: 'retime', msPerMegapixel: 20, origin: 'assumed' },
+] as const satisfies readonly {
+  readonly kind: string;
+  readonly msPerMegapixel: number;
+  readonly origin: 'measured' | 'assumed';
+}[];
+
+export type EffectKind = (typeof effectCosts)[number]['kind'];
+export const effectKinds: readonly EffectKind[] = effectCosts.map((row) => row.kind);
+
+/** Reference milliseconds of one effect on a picture of that many megapixels. */
+export function effectMs(kind: EffectKind, megapixels: number): number {
+  const row = effectCosts.find((candidate) => candidate.kind === kind);
+  if (!row) throw new Error(`effectMs: no cost for "${kind}"`);
+  return row.msPerMegapixel * megapixels;
+}
+
+/**
+ * Blending one transparent layer: 12.50 ms at 960 × 540 and 37.92 ms at 1920 × 1080 (effect-cost.csv) lie on
+ * a line with a fixed term, which shows in small pictures.
+ */
+export const blendCost = { fixedMs: 4.03, msPerMegapixel: 16.35 } as const;
+
+/** Scaling reads the source's pixels: 3.34 ms for 2.07 megapixels, bilinear (effect-cost.csv). */
+export const scaleMsPerSourceMegapixel = 1.61;
+
+/** Handing the finished picture to the screen: converting to screen colours and copying. Assumption. */
+export const showCost = { fixedMs: 1, msPerMegapixel: 1.5 } as const;
+
+/** Copying a picture that hardware decoded back to where it is drawn, per megapixel. Assumption. */
+export const hardwareCopyMsPerMegapixel = 0.4;

@@ -1,0 +1,3 @@
+export * from './catalogue';
+export * from './facts';
+export { canLikelyDecodeInHardware } from './hardware-decode';
