@@ -17,5 +17,6 @@ export {
   stepIds,
 } from './schema';
 export { canFinishByHand, isCardUsable, listSteps, type StepState } from './steps';
+export type { StorageFailure } from './storage-failure';
 export * from './types';
 export { complaintOf, isUsable } from './usable';

@@ -1,0 +1,45 @@
+import { applyCommand, type CardCommand, type JobCard } from '@/core/card';
+
+/** A command that is shown already and not yet written. */
+export interface PendingCommand {
+  readonly command: CardCommand;
+  readonly atMs: number;
+}
+
+/** A card in this tab: what is stored, what is still to be written, and both together as it is shown. */
+export interface CardEntry {
+  readonly base: JobCard;
+  /** The stored revision that `base` is; 0 for a card that was never stored. */
+  readonly revision: number;
+  readonly pending: readonly PendingCommand[];
+  readonly view: JobCard;
+  /** The card as it was last exported, for cards that cannot be stored. */
+  readonly exported: JobCard | null;
+}
+
+/** Applies commands in order; those that no longer fit are left out. */
+export const replay = (base: JobCard, commands: readonly PendingCommand[]): JobCard =>
+  commands.reduce((card, { command, atMs }) => {
+    const result = applyCommand(card, command, atMs);
+    return result.ok ? result.value : card;
+  }, base);
+
+/** An entry for a card that is stored under this revision; 0 for a new one. */
+export const createEntry = (base: JobCard, revision: number): CardEntry => ({
+  base,
+  revision,
+  pending: [],
+  view: base,
+  exported: null,
+});
+
+/** The entry on another base, its pending commands applied again. */
+export const rebase = (entry: CardEntry, base: JobCard, revision: number): CardEntry => ({
+  ...entry,
+  base,
+  revision,
+  view: replay(base, entry.pending),
+});
+
+/** Whether everything in this entry is in the browser's storage. */
+export const isStored = (entry: CardEntry): boolean => entry.revision > 0 && entry.pending.length === 0;

@@ -1,0 +1,129 @@
+import 'fake-indexeddb/auto';
+import { afterEach, describe, expect, it } from 'vitest';
+import { createJobCard, type JobCard } from '@/core/card';
+import { CardDatabase } from './card-database';
+import { type CardStore, createCardStore } from './card-store';
+
+let idCount = 0;
+const createId = () => `id-${++idCount}`;
+const openStores: CardStore[] = [];
+
+const openStore = async (name: string, first: readonly JobCard[] = [], database = new CardDatabase(name)) => {
+  const store = createCardStore({ database, nowMs: () => 1_000, createId });
+  openStores.push(store);
+  await store.open(async () => first);
+  return store;
+};
+
+const card = (id: string) => createJobCard({ id, title: `Card ${id}`, nowMs: 1 });
+const titleOf = (store: CardStore, id: string) => store.getSnapshot().cards.get(id)?.card.title;
+const rename = (title: string) => ({ type: 'renameCard', input: { title } }) as const;
+const program = { id: 'p', name: 'Loft sync', busyCores: 1, memoryMib: 100, canClose: 'yes' } as const;
+
+/** Follows another tab's writes, which arrive by a message of the database. */
+const until = async (isTrue: () => boolean) => {
+  for (let i = 0; i < 100 && !isTrue(); i++) await new Promise((resolve) => setTimeout(resolve, 10));
+  expect(isTrue()).toBe(true);
+};
+
+afterEach(() => {
+  for (const store of openStores.splice(0)) store.close();
+});
+
+describe('createCardStore', () => {
+  it('lays in the first cards once, and not again after they are deleted', async () => {
+    const store = await openStore('first', [card('a')]);
+    expect(titleOf(store, 'a')).toBe('Card a');
+    store.remove('a');
+    await store.settle();
+    const again = await openStore('first', [card('a')]);
+    expect(again.getSnapshot().cards.size).toBe(0);
+  });
+
+  it('shows a command at once and finds it again after the tab was closed', async () => {
+    const store = await openStore('keeps', [card('a')]);
+    store.run('a', rename('Pots'));
+    expect(titleOf(store, 'a')).toBe('Pots');
+    await store.settle();
+    expect(store.getSnapshot().cards.get('a')?.isStored).toBe(true);
+    const again = await openStore('keeps');
+    expect(titleOf(again, 'a')).toBe('Pots');
+  });
+
+  it('brings a deleted card back as it was', async () => {
+    const store = await openStore('undo', [card('a')]);
+    store.run('a', rename('Pots'));
+    store.remove('a');
+    expect(titleOf(store, 'a')).toBeUndefined();
+    store.restore('a');
+    await store.settle();
+    expect(titleOf(await openStore('undo'), 'a')).toBe('Pots');
+  });
+
+  it('applies a command again on the newer card of another tab, so that neither change is lost', async () => {
+    const one = await openStore('two-tabs', [card('a')]);
+    const two = await openStore('two-tabs');
+    one.run('a', rename('Named in tab one'));
+    two.run('a', { type: 'addProgram', input: { program } });
+    await Promise.all([one.settle(), two.settle()]);
+    const later = await openStore('two-tabs');
+    const seen = later.getSnapshot().cards.get('a')?.card;
+    expect(seen?.title).toBe('Named in tab one');
+    expect(seen?.programs.map(({ name }) => name)).toEqual(['Loft sync']);
+    await until(() => titleOf(two, 'a') === 'Named in tab one');
+  });
+
+  it('keeps both versions where a command does not fit the newer card', async () => {
+    const one = await openStore('conflict', [card('a')]);
+    one.run('a', { type: 'addProgram', input: { program } });
+    await one.settle();
+    const two = await openStore('conflict');
+    one.run('a', { type: 'removeProgram', input: { id: 'p' } });
+    two.run('a', { type: 'updateProgram', input: { id: 'p', patch: { name: 'Loft sync, paused' } } });
+    await one.settle();
+    await two.settle();
+    const { conflict, cards } = two.getSnapshot();
+    expect(conflict?.failure).toEqual({ code: 'item-missing', item: 'program', id: 'p' });
+    expect(cards.get('a')?.card.programs).toEqual([]);
+    expect(cards.get(conflict?.copyId ?? '')?.card.programs[0]?.name).toBe('Loft sync, paused');
+  });
+
+  it('holds cards in memory and says so where the database does not open, until they are exported', async () => {
+    const database = new CardDatabase('refused');
+    database.open = () => Promise.reject(new DOMException('no', 'InvalidStateError')) as never;
+    const store = await openStore('refused', [card('a')], database);
+    expect(store.getSnapshot().storageFailure?.code).toBe('storage-refused');
+    store.run('a', rename('Only here'));
+    expect(store.getSnapshot().cards.get('a')).toMatchObject({ card: { title: 'Only here' }, isSafe: false });
+    store.markExported('a');
+    expect(store.getSnapshot().cards.get('a')?.isSafe).toBe(true);
+    store.run('a', rename('Changed again'));
+    expect(store.getSnapshot().cards.get('a')?.isSafe).toBe(false);
+  });
+
+  it('goes on in memory when the storage is full, and writes all of it once there is room', async () => {
+    const database = new CardDatabase('full');
+    const store = await openStore('full', [card('a')], database);
+    const put = database.cards.put.bind(database.cards);
+    database.cards.put = (() => Promise.reject(new DOMException('full', 'QuotaExceededError'))) as never;
+    store.run('a', rename('Pots'));
+    store.run('a', { type: 'addProgram', input: { program } });
+    await store.settle();
+    expect(store.getSnapshot().storageFailure?.code).toBe('storage-full');
+    expect(titleOf(store, 'a')).toBe('Pots');
+    database.cards.put = put;
+    store.run('a', rename('Pots and pans'));
+    await store.settle();
+    expect(store.getSnapshot().storageFailure).toBeNull();
+    const seen = (await openStore('full')).getSnapshot().cards.get('a')?.card;
+    expect(seen).toMatchObject({ title: 'Pots and pans', programs: [{ name: 'Loft sync' }] });
+  });
+
+  it('shows a row that cannot be read as that, and leaves it alone', async () => {
+    const database = new CardDatabase('unreadable');
+    await database.cards.put({ id: 'x', revision: 3, deletedAtMs: 0, document: { format: 'oil-can-job-card', version: 99 } });
+    const store = await openStore('unreadable', [], database);
+    expect(store.getSnapshot().unreadable).toMatchObject([{ id: 'x', failure: { code: 'card-newer-version' } }]);
+    expect(await database.cards.count()).toBe(1);
+  });
+});

@@ -1,0 +1,152 @@
+import { assertNever } from '@/core/assert-never';
+import type {
+  CardFailure,
+  CommandFailure,
+  FirstThingId,
+  LagKind,
+  LagMoment,
+  ScrubFeel,
+  StepId,
+  TrialAdvice,
+} from '@/core/card';
+import { fixTitle } from './fixes';
+
+/** Why a card file was not taken in. */
+export function describeCardFailure(failure: CardFailure): string {
+  switch (failure.code) {
+    case 'card-not-json':
+      return 'This file is not a job card: it is not JSON text. Choose a file that was exported from Oil Can (its name ends in .json).';
+    case 'card-not-a-card':
+      return 'This is a JSON file and not a job card: its “format” is not “oil-can-job-card”. Choose a file that was exported from Oil Can.';
+    case 'card-newer-version':
+      return `This card was written by a newer Oil Can (card version ${failure.version}; this one reads up to ${failure.newestVersion}). Update Oil Can and import it again; the file is unchanged.`;
+    case 'card-field-invalid':
+      return `A field of this card is out of range or missing: “${failure.path}” holds ${failure.received}. Nothing was imported; docs/formats.md says what is allowed.`;
+    case 'card-reference-broken':
+      return `This card is not whole: “${failure.path}” points at “${failure.missingId}”, which is not in it. Nothing was imported.`;
+    default:
+      return assertNever(failure);
+  }
+}
+
+const itemNames = {
+  clip: 'clip',
+  program: 'program',
+  effect: 'effect',
+  reading: 'reading',
+  trial: 'trial',
+} as const;
+
+/** Why a change was not made. */
+export function describeCommandFailure(failure: CommandFailure): string {
+  switch (failure.code) {
+    case 'item-missing':
+      return `That ${itemNames[failure.item]} is no longer on the card; it may have been removed in another tab.`;
+    case 'item-exists':
+      return `That ${itemNames[failure.item]} is already on the card.`;
+    case 'title-empty':
+      return 'A card needs a name of at least one letter. The old name stays.';
+    case 'value-out-of-range':
+      return `That value is out of range: “${failure.path}” would be ${failure.received}. The old value stays.`;
+    case 'trial-already-open':
+      return `A trial is under way: “${fixTitle(failure.fix.id, failure.fix.level)}”. Keep it or undo it first; one change at a time.`;
+    case 'trial-not-open':
+      return 'That trial has already ended.';
+    case 'trial-needs-reading':
+      return 'Take a reading first: without one there is nothing to compare with.';
+    case 'reading-empty':
+      return 'A reading needs a frame rate, or how scrubbing felt, or both.';
+    case 'reading-in-use':
+      return 'A trial rests on this reading, so it stays. Undoing the trial does not delete it.';
+    default:
+      return assertNever(failure);
+  }
+}
+
+interface StepText {
+  readonly label: string;
+  /** What the step is for, in one line. */
+  readonly lead: string;
+}
+
+/** Steps in working order. */
+export const stepTexts: Readonly<Record<StepId, StepText>> = {
+  'first-things': {
+    label: 'First things',
+    lead: 'Five quick answers that often save the rest. Skip what you do not know.',
+  },
+  machine: { label: 'Machine', lead: 'What the computer can do, and what else it is busy with.' },
+  footage: { label: 'Footage', lead: 'What your clips are and what they cost. Nothing leaves this computer.' },
+  timeline: { label: 'Timeline', lead: 'What is drawn for each frame. Rough figures are enough.' },
+  symptoms: { label: 'Symptoms', lead: 'When it lags, and one first reading to compare with later.' },
+  findings: { label: 'Findings', lead: 'Where each frame’s time goes on this machine, and what would move it.' },
+  fixes: { label: 'Fixes', lead: 'One change, one reading, then keep it or undo it.' },
+  'export-check': { label: 'Export check', lead: 'What was given up for speed, and must not end up in the film.' },
+};
+
+interface QuestionText {
+  readonly question: string;
+  readonly why: string;
+}
+
+/** The first things, as questions. */
+export const firstThingTexts: Readonly<Record<FirstThingId, QuestionText>> = {
+  saved: { question: 'Is the project saved?', why: 'Some fixes restart the editor.' },
+  autosave: { question: 'Is the editor’s own autosave on?', why: 'If a trial goes wrong, little is lost.' },
+  restarted: {
+    question: 'Has the computer been restarted since it began to lag?',
+    why: 'A restart clears memory and ends builds that got stuck.',
+  },
+  'up-to-date': {
+    question: 'Are editor, system, graphics driver and firmware up to date?',
+    why: 'Faulty drivers are a common cause, and look like a slow machine.',
+  },
+  'meets-minimum': {
+    question: 'Does the computer meet the minimum that the editor’s maker states?',
+    why: 'Below it, no setting will make up for what is missing.',
+  },
+};
+
+/** When it lags. */
+export const lagMomentTexts: Readonly<Record<LagMoment, string>> = {
+  playing: 'In plain playback',
+  scrubbing: 'When scrubbing (dragging the playhead)',
+  'with-effects': 'Only where there are effects',
+  'with-layers': 'Only where there are layers or titles',
+  'at-opening': 'When opening the project',
+  'switching-programs': 'When coming back from another program',
+  'after-a-while': 'Only after a while',
+};
+
+/** How it lags. */
+export const lagKindTexts: Readonly<Record<LagKind, string>> = {
+  slow: 'Slow',
+  jumpy: 'Jumpy',
+  frozen: 'Freezes',
+  'out-of-step': 'Out of step with the sound',
+  crashing: 'Crashes',
+};
+
+/** How scrubbing feels. */
+export const scrubFeelTexts: Readonly<Record<ScrubFeel, { readonly label: string; readonly what: string }>> = {
+  fine: { label: 'Fine', what: 'the picture follows the hand' },
+  jumpy: { label: 'Jumpy', what: 'it follows with gaps' },
+  unusable: { label: 'Unusable', what: 'it waits a second or more' },
+};
+
+/** What two readings of a trial speak for. */
+export function describeAdvice(advice: TrialAdvice): { readonly label: string; readonly why: string } {
+  switch (advice) {
+    case 'keep':
+      return { label: 'Better', why: 'It helped by more than two readings differ by chance. Keep it.' };
+    case 'undo':
+      return { label: 'Worse', why: 'It got worse. Undo it, and set it back in the editor.' };
+    case 'no-clear-change':
+      return {
+        label: 'No clear change',
+        why: 'The readings differ by less than a tenth, as two readings of the same thing do. Undo it: every kept change costs something.',
+      };
+    default:
+      return assertNever(advice);
+  }
+}

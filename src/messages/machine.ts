@@ -1,0 +1,45 @@
+import type { DriveKind, FactSource, GraphicsKind, KnownState, PowerMode, SpeedClass } from '@/core/machine';
+
+/** Where a fact comes from, as a small label. */
+export const factSourceTexts: Readonly<Record<FactSource, { readonly label: string; readonly what: string }>> = {
+  measured: { label: 'measured', what: 'Measured on this computer.' },
+  read: { label: 'from this browser', what: 'Stated by this browser for this computer. Change it if it is another one that lags.' },
+  imported: { label: 'imported', what: 'Taken from a file that you imported.' },
+  typed: { label: 'typed', what: 'You typed it.' },
+  assumed: { label: 'assumed', what: 'A guess until you say otherwise.' },
+};
+
+/** How quick the processor is, in words that need no measuring program. */
+export const speedClassTexts: Readonly<Record<SpeedClass, { readonly label: string; readonly what: string }>> = {
+  slow: { label: 'Slow', what: 'a small or fanless laptop, or one from before 2016' },
+  modest: { label: 'Modest', what: 'a thin laptop of 2016 to 2020' },
+  usual: { label: 'Usual', what: 'a laptop or PC of the last five years' },
+  fast: { label: 'Fast', what: 'bought for speed in the last three years' },
+};
+
+export const graphicsTexts: Readonly<Record<GraphicsKind, { readonly label: string; readonly what: string }>> = {
+  none: { label: 'None the editor can use', what: 'everything is drawn by the processor' },
+  shared: { label: 'Shared', what: 'part of the processor, shares its memory' },
+  separate: { label: 'Separate', what: 'a graphics card or chip with memory of its own' },
+};
+
+export const powerModeTexts: Readonly<Record<PowerMode, string>> = {
+  saving: 'Saving power',
+  balanced: 'Balanced',
+  full: 'Full speed',
+};
+
+export const driveTexts: Readonly<Record<DriveKind, string>> = {
+  'internal-solid-state': 'Inside, solid-state',
+  'internal-spinning': 'Inside, spinning disk',
+  'external-solid-state': 'Outside, solid-state',
+  'external-spinning': 'Outside, spinning disk',
+  'memory-card': 'Memory card',
+  network: 'Network',
+};
+
+export const knownStateTexts: Readonly<Record<KnownState, string>> = {
+  yes: 'Yes',
+  no: 'No',
+  unknown: 'Don’t know',
+};
