@@ -16,7 +16,9 @@ const usage = `Use:
 class WrongUseError extends Error {}
 
 const describeFailure = (failure: CardFileFailure): string =>
-  failure.code === 'file-unreadable' ? `The card file could not be read: ${failure.detail}.` : describeCardFailure(failure);
+  failure.code === 'file-unreadable'
+    ? `The card file could not be read: ${failure.detail}.`
+    : describeCardFailure(failure);
 
 /** Reads the card and hands it on; a failure is printed in its place. */
 async function withCard(
@@ -37,7 +39,10 @@ async function runCommand(words: readonly string[]): Promise<CommandOutput> {
       if (rest.length === 0) throw new WrongUseError('A file is missing.');
       return inspectCommand(rest);
     case 'check':
-      return withCard(rest[0], ({ id, title, version }) => ({ exitCode: 0, json: { isValid: true, id, title, version } }));
+      return withCard(rest[0], ({ id, title, version }) => ({
+        exitCode: 0,
+        json: { isValid: true, id, title, version },
+      }));
     case 'findings':
       return withCard(rest[0], findingsCommand);
     case 'what-if': {

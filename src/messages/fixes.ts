@@ -99,8 +99,10 @@ export const fixTexts: Readonly<Record<FixId, FixText>> = {
       'Attach them to the originals and switch the preview over to show them.',
       'Wait until all are made: a build that was stopped half-way leaves some clips heavy.',
     ],
-    where: 'Usually a right click on the clips in the media list; the switch to show them is at the viewer or in its menu.',
-    check: 'A mark on the clip or viewer says that proxies are shown. Some editors call a lowered preview quality “proxy”: that is another thing.',
+    where:
+      'Usually a right click on the clips in the media list; the switch to show them is at the viewer or in its menu.',
+    check:
+      'A mark on the clip or viewer says that proxies are shown. Some editors call a lowered preview quality “proxy”: that is another thing.',
     cost: 'disk space, the time to make them, and fine detail while you edit',
     putBack: {
       what: 'Link the originals again and switch proxies off',

@@ -3,7 +3,10 @@ import type { DriveKind, FactSource, GraphicsKind, KnownState, PowerMode, SpeedC
 /** Where a fact comes from, as a small label. */
 export const factSourceTexts: Readonly<Record<FactSource, { readonly label: string; readonly what: string }>> = {
   measured: { label: 'measured', what: 'Measured on this computer.' },
-  read: { label: 'from this browser', what: 'Stated by this browser for this computer. Change it if it is another one that lags.' },
+  read: {
+    label: 'from this browser',
+    what: 'Stated by this browser for this computer. Change it if it is another one that lags.',
+  },
   imported: { label: 'imported', what: 'Taken from a file that you imported.' },
   typed: { label: 'typed', what: 'You typed it.' },
   assumed: { label: 'assumed', what: 'A guess until you say otherwise.' },

@@ -121,7 +121,12 @@ describe('createCardStore', () => {
 
   it('shows a row that cannot be read as that, and leaves it alone', async () => {
     const database = new CardDatabase('unreadable');
-    await database.cards.put({ id: 'x', revision: 3, deletedAtMs: 0, document: { format: 'oil-can-job-card', version: 99 } });
+    await database.cards.put({
+      id: 'x',
+      revision: 3,
+      deletedAtMs: 0,
+      document: { format: 'oil-can-job-card', version: 99 },
+    });
     const store = await openStore('unreadable', [], database);
     expect(store.getSnapshot().unreadable).toMatchObject([{ id: 'x', failure: { code: 'card-newer-version' } }]);
     expect(await database.cards.count()).toBe(1);

@@ -67,7 +67,8 @@ export interface CardStore {
 const keepDeletedMs = 7 * 24 * 3_600_000;
 
 function toStorageFailure(error: unknown): StorageFailure {
-  const names = error instanceof Dexie.DexieError ? [error.name, error.inner?.name ?? ''] : [Reflect.get(Object(error), 'name')];
+  const names =
+    error instanceof Dexie.DexieError ? [error.name, error.inner?.name ?? ''] : [Reflect.get(Object(error), 'name')];
   const detail = error instanceof Error ? error.message : String(error);
   return names.includes('QuotaExceededError') ? { code: 'storage-full', detail } : { code: 'storage-refused', detail };
 }
@@ -119,7 +120,10 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       const parsed = parseCard(row.document);
       if (parsed.ok) {
         unreadable.delete(row.id);
-        entries.set(row.id, entry ? rebase(entry, parsed.value, row.revision) : createEntry(parsed.value, row.revision));
+        entries.set(
+          row.id,
+          entry ? rebase(entry, parsed.value, row.revision) : createEntry(parsed.value, row.revision),
+        );
       } else unreadable.set(row.id, { id: row.id, failure: parsed.failure, document: row.document });
     }
     publish();
@@ -141,7 +145,12 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
   };
 
   /** Keeps this tab's version as a card of its own, because it does not fit the newer one. */
-  const keepBoth = async (entry: CardEntry, newer: JobCard, revision: number, failure: CommandFailure): Promise<void> => {
+  const keepBoth = async (
+    entry: CardEntry,
+    newer: JobCard,
+    revision: number,
+    failure: CommandFailure,
+  ): Promise<void> => {
     const copy = { ...entry.view, id: createId(), title: `${entry.view.title.slice(0, 180)} (from this tab)` };
     await putRow(copy, 1);
     entries.set(copy.id, createEntry(copy, 1));
@@ -212,12 +221,16 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       try {
         await database.open();
         await layInFirstCards(loadFirstCards);
-        await database.cards.where('deletedAtMs').between(1, nowMs() - keepDeletedMs).delete();
+        await database.cards
+          .where('deletedAtMs')
+          .between(1, nowMs() - keepDeletedMs)
+          .delete();
         follow(await database.cards.where('deletedAtMs').equals(0).toArray());
         publish({ status: 'ready' });
         startFollowing();
       } catch (error) {
-        for (const card of await loadFirstCards()) if (!entries.has(card.id)) entries.set(card.id, createEntry(card, 0));
+        for (const card of await loadFirstCards())
+          if (!entries.has(card.id)) entries.set(card.id, createEntry(card, 0));
         publish({ status: 'ready', storageFailure: toStorageFailure(error) });
       }
     },

@@ -1,0 +1,42 @@
+import type { CardMachine } from '@/core/card';
+
+interface BatteryManager {
+  readonly charging: boolean;
+}
+
+/** Drawing in software, by the names under which browsers report it: then there are no graphics that they can use. */
+const softwareDrawing = /swiftshader|llvmpipe|software|basic render/i;
+/** The name of the graphics as WebGL states it, or null where it does not. */
+function readGraphicsName(): string | null {
+  const context = document.createElement('canvas').getContext('webgl');
+  if (!context) return null;
+  const info = context.getExtension('WEBGL_debug_renderer_info');
+  const name: unknown = info ? context.getParameter(info.UNMASKED_RENDERER_WEBGL) : null;
+  context.getExtension('WEBGL_lose_context')?.loseContext();
+  return typeof name === 'string' ? name : null;
+}
+
+async function readCharging(): Promise<boolean | null> {
+  const getBattery: unknown = Reflect.get(navigator, 'getBattery');
+  if (typeof getBattery !== 'function') return null;
+  const battery = (await getBattery.call(navigator)) as BatteryManager;
+  return battery.charging;
+}
+
+/**
+ * What this browser states of the computer it runs on. Every fact carries the source `read`; what the browser
+ * does not state is left out. Browsers round memory down and cap it (at 8 GB in most), so only less than that is
+ * told; and they do not tell shared graphics from separate ones, so only drawing in software is.
+ */
+export async function readBrowserMachine(): Promise<Partial<CardMachine>> {
+  const read = <T>(value: T) => ({ value, source: 'read' as const });
+  const memoryGib: unknown = Reflect.get(navigator, 'deviceMemory');
+  const graphicsName = readGraphicsName();
+  const isCharging = await readCharging();
+  return {
+    ...(navigator.hardwareConcurrency > 0 && { coreCount: read(Math.min(256, navigator.hardwareConcurrency)) }),
+    ...(typeof memoryGib === 'number' && memoryGib < 8 && { memoryMib: read(Math.max(512, memoryGib * 1024)) }),
+    ...(graphicsName !== null && softwareDrawing.test(graphicsName) && { graphics: read('none' as const) }),
+    ...(isCharging !== null && { isPluggedIn: read(isCharging ? 'yes' : 'no') }),
+  };
+}

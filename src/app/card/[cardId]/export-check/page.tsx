@@ -1,0 +1,5 @@
+import { ExportCheck } from '@/features/export-check/ExportCheck';
+
+export default function ExportCheckPage() {
+  return <ExportCheck />;
+}

@@ -1,0 +1,5 @@
+import { Findings } from '@/features/findings/Findings';
+
+export default function FindingsPage() {
+  return <Findings />;
+}

@@ -1,0 +1,5 @@
+import { Fixes } from '@/features/fixes/Fixes';
+
+export default function FixesPage() {
+  return <Fixes />;
+}

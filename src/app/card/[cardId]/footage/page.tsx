@@ -1,0 +1,5 @@
+import { Footage } from '@/features/footage/Footage';
+
+export default function FootagePage() {
+  return <Footage />;
+}

@@ -1,0 +1,5 @@
+import { Machine } from '@/features/machine/Machine';
+
+export default function MachinePage() {
+  return <Machine />;
+}

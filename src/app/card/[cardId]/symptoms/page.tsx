@@ -1,0 +1,5 @@
+import { Symptoms } from '@/features/symptoms/Symptoms';
+
+export default function SymptomsPage() {
+  return <Symptoms />;
+}

@@ -1,0 +1,5 @@
+import { Timeline } from '@/features/timeline/Timeline';
+
+export default function TimelinePage() {
+  return <Timeline />;
+}

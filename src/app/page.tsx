@@ -1,0 +1,5 @@
+import { JobCards } from '@/features/cards/JobCards';
+
+export default function HomePage() {
+  return <JobCards />;
+}

@@ -1,0 +1,145 @@
+'use client';
+
+import { FilePlus2, FolderInput } from 'lucide-react';
+import { useRouter } from 'next/navigation';
+import { useEffect, useRef } from 'react';
+import styled from 'styled-components';
+import { createJobCard } from '@/core/card';
+import { describeCardFailure } from '@/messages/card';
+import { Button } from '@/ui/Button';
+import { Note } from '@/ui/Note';
+import { colour } from '@/ui/tokens';
+import { useNotify } from '../shell/notices';
+import { StorageBar } from '../shell/StorageBar';
+import { useCardStore, useCards } from '../shell/store-context';
+import { TopBar } from '../shell/TopBar';
+import { CardSummary } from './CardSummary';
+import { useCardImport } from './use-card-import';
+
+const Main = styled.main`
+  max-width: 1120px;
+  margin: 0 auto;
+  padding: 30px 20px 96px;
+  @media (max-width: 720px) { padding: 18px 12px 96px; }
+`;
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: end;
+  justify-content: space-between;
+  gap: 14px 24px;
+  margin-bottom: 20px;
+  h1 { font-size: 34px; }
+  p { max-width: 62ch; margin-top: 4px; color: ${colour.inkSoft}; }
+  > div:last-child { display: flex; flex-wrap: wrap; gap: 10px; }
+`;
+const Grid = styled.ul`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 330px), 1fr));
+  gap: 16px;
+`;
+const Empty = styled.div`
+  padding: 40px 24px;
+  text-align: center;
+  border: 2px dashed ${colour.edge};
+  border-radius: 8px;
+  h2 { font-size: 22px; margin-bottom: 6px; }
+  p { color: ${colour.inkSoft}; margin-bottom: 16px; }
+  > div { display: flex; flex-wrap: wrap; gap: 10px; justify-content: center; }
+`;
+
+/** All job cards of this browser, with their state at a glance. */
+export function JobCards() {
+  const store = useCardStore();
+  const { status, cards, unreadable } = useCards();
+  const router = useRouter();
+  const notify = useNotify();
+  const fileInput = useRef<HTMLInputElement>(null);
+  const { importFiles, addDemoCards } = useCardImport();
+  useEffect(() => {
+    document.title = 'Job cards · Oil Can';
+  }, []);
+
+  const startCard = () => {
+    const card = createJobCard({ id: crypto.randomUUID(), title: 'New project', nowMs: Date.now() });
+    store?.add(card);
+    router.push(`/card/${card.id}/first-things`);
+  };
+  const removeCard = (id: string, title: string) => {
+    store?.remove(id);
+    notify({
+      kind: 'info',
+      text: `Deleted “${title}”.`,
+      action: { label: 'Undo', run: () => store?.restore(id) },
+    });
+  };
+  const chooseFile = () => fileInput.current?.click();
+  const newest = [...cards.values()].sort((a, b) => b.card.updatedAtMs - a.card.updatedAtMs);
+  const isReady = status === 'ready';
+
+  return (
+    <>
+      <TopBar />
+      <StorageBar />
+      <Main>
+        <Head>
+          <div>
+            <h1>Job cards</h1>
+            <p>
+              One card for each project whose preview lags: find where the time goes, change one thing, measure, and put
+              everything back before export.
+            </p>
+          </div>
+          <div>
+            <input
+              ref={fileInput}
+              type="file"
+              accept=".json,application/json"
+              multiple
+              hidden
+              aria-label="Import card files"
+              onChange={(event) => {
+                importFiles([...(event.target.files ?? [])]);
+                event.target.value = '';
+              }}
+            />
+            <Button onPress={chooseFile} isDisabled={!isReady}>
+              <FolderInput size={18} aria-hidden="true" /> Import a card
+            </Button>
+            <Button look="primary" onPress={startCard} isDisabled={!isReady}>
+              <FilePlus2 size={18} aria-hidden="true" /> Start a card
+            </Button>
+          </div>
+        </Head>
+        {unreadable.map((row) => (
+          <Note key={row.id} kind="alarm">
+            One stored card cannot be opened. It is kept as it is. {describeCardFailure(row.failure)}
+          </Note>
+        ))}
+        {!isReady && <p role="status">Opening your cards…</p>}
+        {isReady && newest.length === 0 && (
+          <Empty>
+            <h2>No job card yet</h2>
+            <p>Start one for the project that lags, or look at the three demo cards first.</p>
+            <div>
+              <Button look="primary" onPress={startCard}>
+                Start a card
+              </Button>
+              <Button onPress={addDemoCards}>Bring the demo cards</Button>
+            </div>
+          </Empty>
+        )}
+        <Grid>
+          {newest.map((open) => (
+            <CardSummary
+              key={open.card.id}
+              card={open.card}
+              onExported={() => store?.markExported(open.card.id)}
+              onDelete={() => removeCard(open.card.id, open.card.title)}
+            />
+          ))}
+        </Grid>
+      </Main>
+    </>
+  );
+}

@@ -1,0 +1,45 @@
+'use client';
+
+import { parseCardText } from '@/core/card';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import { describeCardFailure } from '@/messages/card';
+import { formatCount } from '@/messages/format';
+import { useNotify } from '../shell/notices';
+import { useCardStore, useCards } from '../shell/store-context';
+
+/** Far larger than any card; a bigger file is something else, and is refused before it is read. */
+const largestCardBytes = 50_000_000;
+
+/** Reading cards from files, and bringing the demo cards. A card whose id is taken gets a new one; nothing is overwritten. */
+export function useCardImport() {
+  const store = useCardStore();
+  const notify = useNotify();
+  const { cards } = useCards();
+
+  const importFiles = async (files: readonly File[]): Promise<void> => {
+    const problems: string[] = [];
+    let importedCount = 0;
+    for (const file of files) {
+      if (file.size > largestCardBytes) {
+        problems.push(`“${file.name}” is too large to be a job card.`);
+        continue;
+      }
+      const parsed = parseCardText(await file.text());
+      if (!parsed.ok) {
+        problems.push(`“${file.name}”: ${describeCardFailure(parsed.failure)}`);
+        continue;
+      }
+      const isTaken = cards.has(parsed.value.id);
+      store?.add(isTaken ? { ...parsed.value, id: crypto.randomUUID() } : parsed.value);
+      importedCount += 1;
+    }
+    const done = importedCount > 0 ? `Imported ${formatCount(importedCount, 'card')}. ` : '';
+    if (files.length > 0) notify({ kind: problems.length > 0 ? 'alarm' : 'info', text: done + problems.join(' ') });
+  };
+
+  const addDemoCards = async (): Promise<void> => {
+    for (const card of await loadDemoCards()) store?.add(card);
+  };
+
+  return { importFiles, addDemoCards };
+}

@@ -1,0 +1,86 @@
+'use client';
+
+import styled from 'styled-components';
+import type { JobCard } from '@/core/card';
+import { keptState } from '@/core/diagnose';
+import { estimateProxyWork, findFix, leastGain, type RankedFix } from '@/core/fixes';
+import { describePutBackTime, fixTexts } from '@/messages/fixes';
+import { formatCount, formatGigabytes, formatMinutes } from '@/messages/format';
+import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
+import { colour, font } from '@/ui/tokens';
+import { describeFixFacts } from '../shell/describe-next-step';
+import { FixSteps } from './FixSteps';
+
+const Box = styled.article`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 4px 16px;
+  padding: 12px 0;
+  border-top: 1px solid ${colour.line};
+  &:first-of-type { border-top: 0; }
+  &[data-first] { margin: 0 -18px 8px; padding: 12px 14px; border: 1px solid ${colour.oil}; border-left-width: 4px; background: linear-gradient(${colour.oilWash}, ${colour.card}); }
+  h3 { font: 650 17px/1.25 ${font.heading}; }
+  > details { grid-column: 1 / -1; }
+`;
+const Facts = styled.dl`
+  display: grid;
+  grid-template-columns: 62px 1fr;
+  gap: 1px 8px;
+  font-size: 15px;
+  dt { color: ${colour.inkSoft}; }
+`;
+
+interface FixCardProps {
+  readonly card: JobCard;
+  readonly ranked: RankedFix;
+  readonly isFirst: boolean;
+  readonly canTry: boolean;
+  readonly onTry: () => void;
+}
+
+/** One fix: what it should bring, takes and costs, and how to do it. */
+export function FixCard({ card, ranked, isFirst, canTry, onTry }: FixCardProps) {
+  const text = fixTexts[ranked.id];
+  const putBack = findFix(ranked.id)?.putBack ?? null;
+  const work = ranked.id === 'make-proxies' ? estimateProxyWork(keptState(card), Number(ranked.level)) : null;
+  const title = text.title(ranked.level);
+  return (
+    <Box data-first={isFirst || undefined}>
+      <div>
+        <h3>{title}</h3>
+        <Facts>
+          {describeFixFacts(ranked).map((fact) => (
+            <div key={fact.name} style={{ display: 'contents' }}>
+              <dt>{fact.name}</dt>
+              <dd>{fact.name === 'brings' && ranked.gain < leastGain ? `${fact.value}, as now` : fact.value}</dd>
+            </div>
+          ))}
+          {work && (
+            <>
+              <dt>makes</dt>
+              <dd>
+                {formatCount(work.clipCount, 'proxy', 'proxies')}, {formatGigabytes(work.gigabytes)},{' '}
+                {formatMinutes(work.minutes)} of making
+              </dd>
+            </>
+          )}
+          {putBack && (
+            <>
+              <dt>put back</dt>
+              <dd>{describePutBackTime(putBack)}</dd>
+            </>
+          )}
+        </Facts>
+      </div>
+      <div>
+        <Button look={isFirst ? 'primary' : 'plain'} isDisabled={!canTry} onPress={onTry} aria-label={`Try: ${title}`}>
+          Try this
+        </Button>
+      </div>
+      <Disclosure label="How">
+        <FixSteps fixId={ranked.id} level={ranked.level} />
+      </Disclosure>
+    </Box>
+  );
+}

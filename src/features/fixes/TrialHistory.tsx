@@ -1,0 +1,60 @@
+'use client';
+
+import styled from 'styled-components';
+import { findReading, type Trial } from '@/core/card';
+import { fixTitle } from '@/messages/fixes';
+import { formatFps } from '@/messages/format';
+import { Button } from '@/ui/Button';
+import { Sheet } from '@/ui/Sheet';
+import { Stamp } from '@/ui/Stamp';
+import { colour } from '@/ui/tokens';
+import { useOpenCard } from '../shell/use-open-card';
+
+const Item = styled.li`
+  display: grid;
+  grid-template-columns: 88px minmax(0, 1fr) auto auto;
+  gap: 12px;
+  align-items: center;
+  padding: 8px 0;
+  border-top: 1px solid ${colour.line};
+  &:first-child { border-top: 0; }
+  &[data-undone] .title { text-decoration: line-through; color: ${colour.inkSoft}; }
+  @media (max-width: 600px) { grid-template-columns: 88px minmax(0, 1fr); }
+`;
+
+const stampTexts = { kept: 'KEPT', undone: 'undone', open: 'on trial' } as const;
+
+/** Every trial of the card: kept ones stamped, undone ones struck through and still legible. */
+export function TrialHistory() {
+  const { card, run } = useOpenCard();
+  if (card.trials.length === 0) return null;
+  const rateOf = (trial: Trial): string => {
+    const before = findReading(card, trial.beforeReadingId)?.shownFps;
+    const after = findReading(card, trial.afterReadingId)?.shownFps;
+    return before != null && after != null ? `${formatFps(before)} → ${formatFps(after)} a second` : '';
+  };
+  return (
+    <Sheet title="Trials on this card">
+      <ul>
+        {card.trials.map((trial) => (
+          <Item key={trial.id} data-undone={trial.status === 'undone' || undefined}>
+            <span>
+              <Stamp data-kind={trial.status}>{stampTexts[trial.status]}</Stamp>
+            </span>
+            <span className="title">{fixTitle(trial.fix.id, trial.fix.level)}</span>
+            <span>{rateOf(trial)}</span>
+            {trial.status === 'kept' && (
+              <Button
+                look="quiet"
+                aria-label={`Undo now: ${fixTitle(trial.fix.id, trial.fix.level)}`}
+                onPress={() => run({ type: 'undoKeptTrial', input: { id: trial.id, nowMs: Date.now() } })}
+              >
+                Undo now
+              </Button>
+            )}
+          </Item>
+        ))}
+      </ul>
+    </Sheet>
+  );
+}

@@ -1,0 +1,157 @@
+'use client';
+
+import { useMemo } from 'react';
+import styled from 'styled-components';
+import { type JobCard, listPutBack } from '@/core/card';
+import type { CardOverview } from '@/core/diagnose';
+import { usableRateRatio } from '@/core/load';
+import { scrubFeelTexts } from '@/messages/card';
+import { fixTexts } from '@/messages/fixes';
+import { formatAgo, formatFps, formatFpsRange, formatMs } from '@/messages/format';
+import { causeTexts } from '@/messages/load';
+import { Drop } from '@/ui/Drop';
+import { FrameBudget } from '@/ui/FrameBudget';
+import { LinkButton } from '@/ui/LinkButton';
+import { RateScale } from '@/ui/RateScale';
+import { Stub } from '@/ui/Stub';
+import { colour, font } from '@/ui/tokens';
+import { toBudgetLanes } from './budget-lanes';
+import { describeNextStep } from './describe-next-step';
+import { useNowMs } from './use-now';
+
+const Aside = styled.aside`
+  padding: 22px 20px 24px 12px;
+  @media (min-width: 1101px) { position: sticky; top: 56px; align-self: start; max-height: calc(100vh - 56px); overflow: auto; }
+  @media (max-width: 1100px) {
+    display: grid;
+    grid-template-columns: repeat(auto-fit, minmax(min(100%, 280px), 1fr));
+    gap: 12px;
+    align-items: start;
+    padding: 12px 20px 0;
+  }
+  @media (max-width: 720px) { padding: 10px 12px 0; }
+  @media print { display: none; }
+`;
+const Box = styled.section`
+  padding: 14px 16px;
+  background: ${colour.card};
+  border: 1px solid ${colour.line};
+  border-radius: 8px;
+  > h2 { font: 600 15px ${font.text}; letter-spacing: 0; color: ${colour.inkSoft}; }
+`;
+const Big = styled.p`
+  display: flex;
+  align-items: baseline;
+  flex-wrap: wrap;
+  gap: 0 8px;
+  margin: 4px 0 2px;
+  font: 700 56px/1 ${font.heading};
+  letter-spacing: -0.03em;
+  > small { font: 500 16px ${font.text}; letter-spacing: 0; color: ${colour.inkSoft}; }
+  &[data-range] { font-size: 34px; }
+`;
+const Ends = styled.p`
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  font-size: 13.5px;
+  color: ${colour.inkSoft};
+`;
+const Cause = styled.p`
+  margin-top: 8px;
+  font-size: 15px;
+  > b { font-weight: 650; }
+  > small { display: block; color: ${colour.inkSoft}; font-size: 13.5px; }
+`;
+const Next = styled(Box)`
+  border-color: ${colour.oil};
+  background: linear-gradient(${colour.oilWash}, ${colour.card});
+  margin-top: 12px;
+  @media (max-width: 1100px) { margin-top: 0; }
+  > h2 { display: flex; align-items: center; gap: 6px; color: ${colour.oilInk}; font-weight: 700; }
+  > h3 { font-size: 19px; margin: 3px 0 8px; }
+  > dl { display: grid; grid-template-columns: 60px 1fr; gap: 2px 8px; font-size: 14.5px; margin-bottom: 12px; }
+  dt { color: ${colour.inkSoft}; }
+  > p { margin-top: 9px; font-size: 14px; color: ${colour.inkSoft}; }
+`;
+
+/** What is shown now against the target, the likely cause, and the one next step; the same on every step. */
+export function Gauge({ card, overview }: { readonly card: JobCard; readonly overview: CardOverview }) {
+  const nowMs = useNowMs();
+  const { targetFps, reading, findings, isReadingInForce } = overview;
+  const next = useMemo(() => describeNextStep(overview.next, card), [overview, card]);
+  const shownFps = reading?.shownFps ?? null;
+  const openLines = listPutBack(card).filter((line) => !line.isDone);
+  return (
+    <Aside aria-label="Gauge">
+      <Box>
+        <h2>
+          {shownFps === null ? 'Preview expected' : isReadingInForce ? 'Preview now' : 'Preview at the last reading'}
+        </h2>
+        <Big data-range={shownFps === null || undefined}>
+          {shownFps === null ? formatFpsRange(findings.shownFps) : formatFps(shownFps)}
+          <small>of {formatFps(targetFps)} a second</small>
+        </Big>
+        <RateScale
+          targetFps={targetFps}
+          usableFps={usableRateRatio * targetFps}
+          shownFps={shownFps}
+          expected={findings.shownFps}
+        />
+        <Ends>
+          <span>
+            {shownFps === null
+              ? 'estimated, not measured'
+              : `typed ${nowMs !== null && reading ? formatAgo(reading.takenAtMs, nowMs) : ''}`}
+          </span>
+          <span>usable from {formatFps(Math.ceil(usableRateRatio * targetFps * 10) / 10)}</span>
+        </Ends>
+        {reading?.scrubFeel && <Ends as="p">scrubbing: {scrubFeelTexts[reading.scrubFeel].label.toLowerCase()}</Ends>}
+        <FrameBudget
+          lanes={toBudgetLanes(findings.stages)}
+          budgetMs={findings.budgetMs}
+          formatMs={formatMs}
+          size="small"
+        />
+        <Cause>
+          <b>{findings.bindingCause ? causeTexts[findings.bindingCause].title : 'Nothing should bind here'}</b>
+          <small>by the estimate; not yet tested</small>
+        </Cause>
+      </Box>
+      <Next aria-label="Next step">
+        <h2>
+          <Drop sizePx={16} /> Next step
+        </h2>
+        <h3>{next.title}</h3>
+        {next.facts.length > 0 && (
+          <dl>
+            {next.facts.map((fact) => (
+              <div key={fact.name} style={{ display: 'contents' }}>
+                <dt>{fact.name}</dt>
+                <dd>{fact.value}</dd>
+              </div>
+            ))}
+          </dl>
+        )}
+        <LinkButton look="primary" isWide href={`/card/${encodeURIComponent(card.id)}/${next.stepId}`}>
+          {next.button}
+        </LinkButton>
+        <p>{next.why}</p>
+      </Next>
+      {openLines.length > 0 && (
+        <Stub aria-label="To put back">
+          <h2>Put back</h2>
+          {openLines.map(({ trial, when }) => {
+            const text =
+              trial.fix.id in fixTexts ? fixTexts[trial.fix.id as keyof typeof fixTexts].putBack?.what : trial.fix.id;
+            return (
+              <p key={trial.id}>
+                {text} <small>({when === 'export' ? 'before export' : 'end of the day'})</small>
+              </p>
+            );
+          })}
+        </Stub>
+      )}
+    </Aside>
+  );
+}

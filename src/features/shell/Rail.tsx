@@ -1,0 +1,113 @@
+'use client';
+
+import { Check } from 'lucide-react';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import styled from 'styled-components';
+import { type JobCard, listSteps } from '@/core/card';
+import type { CardOverview } from '@/core/diagnose';
+import { stepTexts } from '@/messages/card';
+import { Drop } from '@/ui/Drop';
+import { VisuallyHidden } from '@/ui/layout';
+import { SelectField } from '@/ui/SelectField';
+import { colour } from '@/ui/tokens';
+import { describeStepState } from './step-hints';
+
+const Nav = styled.nav`
+  padding: 20px 8px 24px 16px;
+  @media (min-width: 721px) { position: sticky; top: 56px; align-self: start; max-height: calc(100vh - 56px); overflow: auto; }
+  @media (max-width: 720px) { padding: 10px 12px 0; ol { display: none; } }
+  @media print { display: none; }
+`;
+const Picker = styled.div`
+  display: none;
+  @media (max-width: 720px) { display: block; }
+`;
+const Step = styled.li`
+  position: relative;
+  /* The line on which the steps stand; it fills with oil as they are done. */
+  &::before { content: ''; position: absolute; left: 18px; top: 22px; bottom: -12px; width: 4px; background: ${colour.line}; }
+  &[data-done]::before { background: ${colour.oil}; }
+  &:last-child::before { display: none; }
+`;
+const StepLink = styled(Link)`
+  display: grid;
+  grid-template-columns: 24px 1fr;
+  gap: 10px;
+  padding: 7px 8px;
+  margin-bottom: 4px;
+  border: 1px solid transparent;
+  border-radius: 6px;
+  color: ${colour.ink};
+  text-decoration: none;
+  b { display: block; font-weight: 650; line-height: 1.2; }
+  small { display: block; color: ${colour.inkSoft}; font-size: 13.5px; white-space: nowrap; overflow: hidden; text-overflow: ellipsis; }
+  > span:last-child { min-width: 0; }
+  &:hover { background: ${colour.inset}; }
+  &[aria-current] { background: ${colour.card}; border-color: ${colour.line}; }
+`;
+const Dot = styled.span`
+  position: relative;
+  z-index: 1;
+  display: grid;
+  place-items: center;
+  width: 20px;
+  height: 20px;
+  margin: 1px 0 0 1px;
+  border-radius: 50%;
+  border: 3px solid ${colour.line};
+  background: ${colour.paper};
+  color: ${colour.paper};
+  &[data-done] { background: ${colour.oil}; border-color: ${colour.oil}; }
+`;
+const NextDrop = styled.span`
+  position: relative;
+  z-index: 1;
+  margin-left: -1px;
+`;
+
+/** The steps of a card in working order; below 720 pixels a list to pick from. */
+export function Rail({ card, overview }: { readonly card: JobCard; readonly overview: CardOverview }) {
+  const pathname = usePathname();
+  const router = useRouter();
+  const steps = listSteps(card);
+  const hrefOf = (stepId: string): string => `/card/${encodeURIComponent(card.id)}/${stepId}`;
+  const current = steps.find((step) => pathname.endsWith(`/${step.id}`))?.id ?? null;
+  return (
+    <Nav aria-label="Steps">
+      <Picker>
+        <SelectField
+          label="Step"
+          value={current}
+          onChange={(stepId) => router.push(hrefOf(stepId))}
+          options={steps.map((step) => ({
+            value: step.id,
+            label: `${stepTexts[step.id].label}${step.isDone ? ' (done)' : step.isNext ? ' (next)' : ''}`,
+          }))}
+        />
+      </Picker>
+      <ol>
+        {steps.map((step) => (
+          <Step key={step.id} data-done={step.isDone || undefined}>
+            <StepLink href={hrefOf(step.id)} aria-current={step.id === current ? 'step' : undefined}>
+              {step.isNext ? (
+                <NextDrop>
+                  <Drop />
+                </NextDrop>
+              ) : (
+                <Dot data-done={step.isDone || undefined}>
+                  {step.isDone && <Check size={13} strokeWidth={4} aria-hidden="true" />}
+                </Dot>
+              )}
+              <span>
+                <b>{stepTexts[step.id].label}</b>
+                <small>{describeStepState(step.id, card, overview)}</small>
+                <VisuallyHidden>{step.isDone ? ' done' : step.isNext ? ' next' : ''}</VisuallyHidden>
+              </span>
+            </StepLink>
+          </Step>
+        ))}
+      </ol>
+    </Nav>
+  );
+}

@@ -1,0 +1,43 @@
+'use client';
+
+import { createContext, type ReactNode, useContext, useEffect, useState, useSyncExternalStore } from 'react';
+import { type CardStore, type CardsSnapshot, createCardStore } from '@/adapters/browser/card-store';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+
+const emptySnapshot: CardsSnapshot = {
+  status: 'opening',
+  storageFailure: null,
+  cards: new Map(),
+  unreadable: [],
+  conflict: null,
+};
+
+const StoreContext = createContext<CardStore | null>(null);
+
+/** Opens the card store once the page runs in a browser, and hands it down. */
+export function CardStoreProvider({ children }: { readonly children: ReactNode }) {
+  const [store, setStore] = useState<CardStore | null>(null);
+  useEffect(() => {
+    const created = createCardStore({ nowMs: Date.now, createId: () => crypto.randomUUID() });
+    setStore(created);
+    created.open(loadDemoCards);
+    return created.close;
+  }, []);
+  return <StoreContext.Provider value={store}>{children}</StoreContext.Provider>;
+}
+
+/** The card store, or null on the server and in the first moment of a page. */
+export const useCardStore = (): CardStore | null => useContext(StoreContext);
+
+const neverChanges = () => () => undefined;
+const getEmptySnapshot = () => emptySnapshot;
+
+/** All cards as they are now; the component follows changes of this and other tabs. */
+export function useCards(): CardsSnapshot {
+  const store = useCardStore();
+  return useSyncExternalStore(
+    store?.subscribe ?? neverChanges,
+    store?.getSnapshot ?? getEmptySnapshot,
+    getEmptySnapshot,
+  );
+}

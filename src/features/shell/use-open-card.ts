@@ -1,0 +1,46 @@
+'use client';
+
+import { useParams } from 'next/navigation';
+import { useCallback } from 'react';
+import type { RunFailure } from '@/adapters/browser/card-store';
+import type { CardCommand, JobCard } from '@/core/card';
+import type { Result } from '@/core/result';
+import { describeCommandFailure } from '@/messages/card';
+import { useNotify } from './notices';
+import { useCardStore, useCards } from './store-context';
+
+export interface OpenCardHandle {
+  readonly card: JobCard;
+  /** Carries out a command; a failure is shown as a notice and handed back. */
+  readonly run: (command: CardCommand) => Result<JobCard, RunFailure>;
+}
+
+const describeRunFailure = (failure: RunFailure): string =>
+  failure.code === 'card-missing'
+    ? 'This card was deleted, here or in another tab. Go back to the job cards to restore it.'
+    : describeCommandFailure(failure);
+
+/** The id of the card in the address. */
+export function useCardId(): string {
+  const { cardId } = useParams<{ cardId: string }>();
+  return decodeURIComponent(cardId);
+}
+
+/** The card in the address, for screens inside the card's frame, which only shows them once the card is there. */
+export function useOpenCard(): OpenCardHandle {
+  const cardId = useCardId();
+  const store = useCardStore();
+  const notify = useNotify();
+  const open = useCards().cards.get(cardId);
+  const run = useCallback(
+    (command: CardCommand) => {
+      if (!store) throw new Error('useOpenCard: a command ran before the store was open');
+      const result = store.run(cardId, command);
+      if (!result.ok) notify({ kind: 'alarm', text: describeRunFailure(result.failure) });
+      return result;
+    },
+    [store, cardId, notify],
+  );
+  if (!open) throw new Error(`useOpenCard: card ${cardId} is not open`);
+  return { card: open.card, run };
+}

@@ -1,0 +1,63 @@
+import type { CauseId } from '@/core/causes';
+import type { Findings } from '@/core/diagnose';
+import type { LaneId, StageCost } from '@/core/load';
+import { formatFps, formatFpsRange, formatMs } from './format';
+import { stageTexts } from './load';
+
+/** The dearest stage of the lane that binds. */
+export function bindingStage(findings: Findings): StageCost {
+  const onLane = findings.stages.filter((stage) => stage.lane === findings.bindingLane);
+  return onLane.reduce((top, stage) => (stage.ms > top.ms ? stage : top));
+}
+
+const helpsWhere: Readonly<Record<LaneId, string>> = {
+  drive: 'Lowering the preview quality will not help here: the footage is read before the picture is made smaller.',
+  decoder: 'Lowering the preview quality will not help here: it makes the picture smaller after decoding.',
+  drawing: 'A smaller preview helps here: effects, layers and showing cost by its pixels.',
+};
+
+/** Where the time goes, in two sentences under the frame budget. */
+export function describeBudget(findings: Findings): string {
+  const { budgetMs, bindingLane, bindingCause, stages } = findings;
+  const stage = bindingStage(findings);
+  const laneMs = stages.filter(({ lane }) => lane === bindingLane).reduce((sum, { ms }) => sum + ms, 0);
+  if (bindingCause === null)
+    return `All lanes stay within the ${formatMs(budgetMs)} ms that a frame may take. If it lags all the same, something is in play that is not on this card yet.`;
+  if (bindingCause === 'programs-busy')
+    return `The editor needs ${formatMs(laneMs)} ms a frame on its slowest lane, and would have ${formatMs(budgetMs)}; but other programs take the cores that it needs. Close those before you give up any picture.`;
+  if (laneMs <= budgetMs)
+    return `No lane alone is over the ${formatMs(budgetMs)} ms that a frame may take; together they are, because they share the same cores.`;
+  return `The slowest lane takes about ${formatMs(laneMs)} ms a frame and only ${formatMs(budgetMs)} are there. Most of it is ${stageTexts[stage.id].what} (${formatMs(stage.ms)} ms). ${helpsWhere[bindingLane]}`;
+}
+
+/** How a typed rate lies to the expected range. */
+export function describeFit(shownFps: number, findings: Findings): { readonly fits: boolean; readonly text: string } {
+  const { low, high } = findings.shownFps;
+  // A typed rate is good to about 15 % (MODEL.md, section 2).
+  const fits = shownFps >= low * 0.85 && shownFps <= high * 1.15;
+  const expected = `The estimate expects ${formatFpsRange(findings.shownFps)} a second here; you read ${formatFps(shownFps)}.`;
+  if (fits) return { fits, text: `${expected} They agree.` };
+  return {
+    fits,
+    text:
+      shownFps < low
+        ? `${expected} It is slower than this card explains: look for other programs, a power mode, or an editor that decodes with one thread.`
+        : `${expected} It is better than expected: the machine may be faster than described, or hardware decoding may be on.`,
+  };
+}
+
+/** What would settle a cause, where one test does. */
+export const settlingTests: Readonly<Record<CauseId, string>> = {
+  'programs-busy': 'Close the programs marked as safe and take a reading.',
+  'power-or-heat': 'Plug in, choose full speed, let it cool for five minutes and take a reading.',
+  'memory-short':
+    'Watch the memory figure of the system’s monitor while playing: full, with the drive busy, means yes.',
+  'drive-slow': 'Copy one clip to the drive inside and play that.',
+  'hardware-decode-off': 'Turn hardware decoding on, restart the editor and take a reading.',
+  'graphics-drawing-off': 'Turn on drawing by the graphics and take a reading with effects.',
+  'decode-heavy':
+    'Lower the preview quality to 1/4: if the rate stays the same, the time goes before the picture is made smaller.',
+  'effects-heavy': 'Bypass all effects: if the rate jumps, it is the effects.',
+  'layers-heavy': 'Hide all layers but one: if the rate jumps, it is the layers.',
+  'preview-too-large': 'Lower the preview quality to 1/2: if the rate rises, it is the picture’s size.',
+};

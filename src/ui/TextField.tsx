@@ -1,0 +1,39 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { TextField as AriaTextField, Input, Label } from 'react-aria-components';
+import styled from 'styled-components';
+import { fieldStyle, labelStyle, wellStyle } from './field-style';
+
+const Field = styled(AriaTextField)`${fieldStyle}`;
+const FieldLabel = styled(Label)`${labelStyle}`;
+const Well = styled(Input)`${wellStyle}`;
+
+interface TextFieldProps {
+  readonly label: string;
+  readonly value: string;
+  /** Called with the text when the field is left or Enter is pressed, if it changed. */
+  readonly onCommit: (value: string) => void;
+  readonly isLabelHidden?: boolean;
+}
+
+/** A line of text that is stored when it is left; Escape gives the old text back. */
+export function TextField({ label, value, onCommit, isLabelHidden = false }: TextFieldProps) {
+  const [draft, setDraft] = useState(value);
+  useEffect(() => setDraft(value), [value]);
+  const commit = () => {
+    if (draft !== value) onCommit(draft);
+  };
+  return (
+    <Field value={draft} onChange={setDraft} aria-label={isLabelHidden ? label : undefined}>
+      {!isLabelHidden && <FieldLabel>{label}</FieldLabel>}
+      <Well
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') commit();
+          if (event.key === 'Escape') setDraft(value);
+        }}
+      />
+    </Field>
+  );
+}

@@ -1,0 +1,32 @@
+import { css } from 'styled-components';
+import { colour } from './tokens';
+
+export type ButtonLook = 'primary' | 'plain' | 'quiet' | 'danger';
+
+/** Shared by buttons and by links that look like one. Set the look as `data-look`. */
+export const buttonStyle = css`
+  display: inline-flex;
+  align-items: center;
+  justify-content: center;
+  gap: 8px;
+  min-height: 36px;
+  padding: 6px 12px;
+  border: 1px solid ${colour.edge};
+  border-radius: 4px;
+  background: transparent;
+  color: ${colour.ink};
+  font-size: 15px;
+  font-weight: 600;
+  line-height: 1.2;
+  text-decoration: none;
+  cursor: pointer;
+  transition: background-color 150ms;
+  &:hover { background: ${colour.inset}; }
+  &[data-look='primary'] { background: ${colour.enamel}; border-color: ${colour.enamel}; color: ${colour.onEnamel}; }
+  &[data-look='primary']:hover { filter: brightness(1.12); }
+  &[data-look='quiet'] { border-color: transparent; color: ${colour.enamel}; padding-inline: 8px; }
+  &[data-look='danger'] { border-color: transparent; color: ${colour.alarm}; padding-inline: 8px; }
+  &[data-disabled] { opacity: 0.5; cursor: not-allowed; }
+  &[data-wide] { width: 100%; }
+  svg { flex: none; }
+`;

@@ -1,0 +1,43 @@
+'use client';
+
+import styled from 'styled-components';
+import { colour } from './tokens';
+
+/** Controls side by side, wrapping; each at least `$leastPx` wide. */
+export const FieldGrid = styled.div<{ readonly $leastPx?: number }>`
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, ${({ $leastPx = 200 }) => $leastPx}px), 1fr));
+  gap: 14px 20px;
+  align-items: start;
+`;
+
+/** Things in a row with even gaps, wrapping. */
+export const Row = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 8px 12px;
+`;
+
+/** Things under each other with even gaps. */
+export const Stack = styled.div<{ readonly $gapPx?: number }>`
+  display: flex;
+  flex-direction: column;
+  gap: ${({ $gapPx = 12 }) => $gapPx}px;
+`;
+
+/** Second text. */
+export const Soft = styled.span`
+  color: ${colour.inkSoft};
+  font-size: 15px;
+`;
+
+/** For assistive technology only. */
+export const VisuallyHidden = styled.span`
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
+  white-space: nowrap;
+`;

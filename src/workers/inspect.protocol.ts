@@ -1,0 +1,15 @@
+import type { ClipFacts, FootageFailure } from '@/core/footage';
+import type { Result } from '@/core/result';
+
+/** The answer for one file: facts or a coded failure, what it read and how long it took. */
+export interface InspectAnswer {
+  readonly requestId: number;
+  readonly result: Result<ClipFacts, FootageFailure>;
+  readonly bytesRead: number;
+  readonly computeMs: number;
+}
+
+/** What the inspect worker offers. Files travel as handles: their bytes are read in the worker, by slices. */
+export interface InspectWorkerApi {
+  readonly inspect: (requestId: number, file: File) => Promise<InspectAnswer>;
+}
