@@ -5,6 +5,12 @@ const config: NextConfig = {
   poweredByHeader: false,
   reactStrictMode: true,
   devIndicators: false,
+  // Built with webpack, not Turbopack: it leaves 10 kB less of unused library code on every page (docs/decisions.md).
+  webpack: (webpackConfig) => {
+    // The same release of Dexie without its wrapper for mixed module systems.
+    webpackConfig.resolve.alias.dexie$ = 'dexie/dist/modern/dexie.min.mjs';
+    return webpackConfig;
+  },
   headers: async () => [
     {
       // On every answer, static files and worker scripts too: pages and workers are only

@@ -9,7 +9,7 @@ import type {
   StepId,
   TrialAdvice,
 } from '@/core/card';
-import { fixTitle } from './fixes';
+import { fixTitle } from './fix-titles';
 
 /** Why a card file was not taken in. */
 export function describeCardFailure(failure: CardFailure): string {

@@ -1,11 +1,11 @@
 import type { CauseId } from '@/core/causes';
 import type { Findings } from '@/core/diagnose';
-import type { LaneId, StageCost } from '@/core/load';
+import type { LaneId, StageCost, StageId } from '@/core/load';
 import { formatFps, formatFpsRange, formatMs } from './format';
 import { stageTexts } from './load';
 
 /** The dearest stage of the lane that binds. */
-export function bindingStage(findings: Findings): StageCost {
+function bindingStage(findings: Findings): StageCost {
   const onLane = findings.stages.filter((stage) => stage.lane === findings.bindingLane);
   return onLane.reduce((top, stage) => (stage.ms > top.ms ? stage : top));
 }
@@ -14,6 +14,15 @@ const helpsWhere: Readonly<Record<LaneId, string>> = {
   drive: 'Lowering the preview quality will not help here: the footage is read before the picture is made smaller.',
   decoder: 'Lowering the preview quality will not help here: it makes the picture smaller after decoding.',
   drawing: 'A smaller preview helps here: effects, layers and showing cost by its pixels.',
+};
+
+const stageSubjects: Readonly<Record<StageId, string>> = {
+  read: 'Reading the footage takes',
+  decode: 'Decoding the footage takes',
+  scale: 'Scaling the picture takes',
+  effects: 'The effects take',
+  layers: 'The layers take',
+  show: 'Showing the picture takes',
 };
 
 /** Where the time goes, in two sentences under the frame budget. */
@@ -27,7 +36,11 @@ export function describeBudget(findings: Findings): string {
     return `The editor needs ${formatMs(laneMs)} ms a frame on its slowest lane, and would have ${formatMs(budgetMs)}; but other programs take the cores that it needs. Close those before you give up any picture.`;
   if (laneMs <= budgetMs)
     return `No lane alone is over the ${formatMs(budgetMs)} ms that a frame may take; together they are, because they share the same cores.`;
-  return `The slowest lane takes about ${formatMs(laneMs)} ms a frame and only ${formatMs(budgetMs)} are there. Most of it is ${stageTexts[stage.id].what} (${formatMs(stage.ms)} ms). ${helpsWhere[bindingLane]}`;
+  const isAlone = stage.ms > 0.9 * laneMs;
+  const time = isAlone
+    ? `${stageSubjects[stage.id]} about ${formatMs(laneMs)} ms a frame, and only ${formatMs(budgetMs)} are there.`
+    : `Drawing takes about ${formatMs(laneMs)} ms a frame, and only ${formatMs(budgetMs)} are there; ${formatMs(stage.ms)} of them go into ${stageTexts[stage.id].what}.`;
+  return `${time} ${helpsWhere[bindingLane]}`;
 }
 
 /** How a typed rate lies to the expected range. */

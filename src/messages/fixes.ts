@@ -3,8 +3,6 @@ import type { FixId, FixLevel, PutBackTime, Sacrifice } from '@/core/fixes';
 import { formatMinutes } from './format';
 
 interface FixText {
-  /** As a heading: "Lower the preview quality to 1/4". */
-  readonly title: (level: FixLevel) => string;
   /** What to do, in three short lines. */
   readonly steps: (level: FixLevel) => readonly string[];
   /** Where editors usually keep it. */
@@ -20,7 +18,6 @@ interface FixText {
 /** Everything a person reads about a fix. No editor is named: it says where editors usually keep a thing. */
 export const fixTexts: Readonly<Record<FixId, FixText>> = {
   'close-programs': {
-    title: () => 'Close programs you do not need now',
     steps: () => [
       'Save what is open in them, then quit each program marked as safe to close.',
       'Look beside the clock as well: sync, chat and scan programs often stay there when their window is closed.',
@@ -36,7 +33,6 @@ export const fixTexts: Readonly<Record<FixId, FixText>> = {
     },
   },
   'lower-preview-quality': {
-    title: (level) => `Lower the preview quality to ${level ?? '1/4'}`,
     steps: (level) => [
       `Set the preview quality of the timeline viewer to ${level ?? '1/4'} of full.`,
       'If your editor has one setting for playing and one for standing still, lower the one for playing.',
@@ -51,7 +47,6 @@ export const fixTexts: Readonly<Record<FixId, FixText>> = {
     },
   },
   'smaller-preview-height': {
-    title: (level) => `Draw the preview ${level ?? 540} lines high`,
     steps: (level) => [
       `Set the preview height to ${level ?? 540} lines, or the nearest that your editor offers.`,
       'Leave the size of the project or timeline as it is: only the preview should change.',
@@ -66,7 +61,6 @@ export const fixTexts: Readonly<Record<FixId, FixText>> = {
     },
   },
   'bypass-effects': {
-    title: () => 'Bypass the effects while cutting',
     steps: () => [
       'Switch on the bypass for effects, for the whole timeline.',
       'If your editor has none, switch the effects off by group, never by deleting them.',
@@ -81,7 +75,6 @@ export const fixTexts: Readonly<Record<FixId, FixText>> = {
     },
   },
   'turn-on-hardware-decode': {
-    title: () => 'Turn on hardware decoding',
     steps: () => [
       'Save the project first.',
       'Switch on decoding by the graphics for the formats that you use.',
@@ -93,7 +86,6 @@ export const fixTexts: Readonly<Record<FixId, FixText>> = {
     putBack: null,
   },
   'make-proxies': {
-    title: (level) => `Make proxies ${level ?? 540} lines high for the heavy clips`,
     steps: (level) => [
       `Make small copies, ${level ?? 540} lines high, of the clips named here, with every frame a key frame.`,
       'Attach them to the originals and switch the preview over to show them.',
@@ -122,10 +114,6 @@ export function describePutBackTime(when: PutBackTime): string {
       return assertNever(when);
   }
 }
-
-/** Text of a fix that a card names; a card from a newer Oil Can may name one without text here. */
-export const fixTitle = (id: string, level: FixLevel): string =>
-  id in fixTexts ? fixTexts[id as FixId].title(level) : `A fix of a newer Oil Can (“${id}”)`;
 
 const requirementTexts = { save: 'save', restart: 'a restart of the editor' } as const;
 

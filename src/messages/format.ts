@@ -22,10 +22,12 @@ export function formatFpsRange({ low, high }: Range): string {
   return from === to ? `${to}` : `${from} to ${to}`;
 }
 
-/** A range of waits: "0.9 s to 1.6 s", or one figure where both ends agree. */
+/** A range of waits: "170 to 320 ms", "0.9 to 1.6 s", or one figure where both ends agree. */
 export function formatWaitRange({ low, high }: Range): string {
   const [from, to] = [formatWait(low), formatWait(high)];
-  return from === to ? to : `${from} to ${to}`;
+  if (from === to) return to;
+  const unit = to.slice(to.indexOf(' '));
+  return from.endsWith(unit) ? `${from.slice(0, -unit.length)} to ${to}` : `${from} to ${to}`;
 }
 
 /** A file's size in decimal units, as shops and systems state them. */

@@ -26,7 +26,7 @@ interface FrameBudgetProps {
 
 const Frame = styled.figure`
   position: relative;
-  margin: 28px 0 28px;
+  margin: 28px 0 14px;
   padding: 0 56px 0 74px;
   &[data-size='small'] { margin: 8px 0 0; padding: 0 34px 0 62px; font-size: 13px; }
   @media (max-width: 480px) { padding: 0 40px 0 66px; }
@@ -82,7 +82,8 @@ const Over = styled.b`
 const Deadline = styled.div`
   position: absolute;
   top: -8px;
-  bottom: -2px;
+  bottom: 18px;
+  z-index: 1;
   width: 2px;
   background: ${colour.ink};
   transition: left 200ms ease-out;

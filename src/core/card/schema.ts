@@ -1,4 +1,20 @@
-import * as z from 'zod/mini';
+import type { core } from 'zod/mini';
+import {
+  array,
+  boolean,
+  enum as enumOf,
+  gte,
+  int,
+  literal,
+  lte,
+  maxLength,
+  minLength,
+  nullable,
+  number,
+  object,
+  string,
+  union,
+} from 'zod/mini';
 import { chromaFormats, containerFormats } from '../footage/types';
 import { effectKinds } from '../load/effect-costs';
 import { driveKinds, graphicsKinds, powerModes, speedClasses } from '../machine/catalogue';
@@ -10,20 +26,20 @@ import { factSources, knownStates } from '../machine/facts';
  * enough that no number in them can make the cost model overflow.
  */
 
-const id = z.string().check(z.minLength(1), z.maxLength(80));
-const text = (most: number) => z.string().check(z.maxLength(most));
-const between = (low: number, high: number) => z.number().check(z.gte(low), z.lte(high));
-const whole = (low: number, high: number) => z.int().check(z.gte(low), z.lte(high));
+const id = string().check(minLength(1), maxLength(80));
+const text = (most: number) => string().check(maxLength(most));
+const between = (low: number, high: number) => number().check(gte(low), lte(high));
+const whole = (low: number, high: number) => int().check(gte(low), lte(high));
 const atMs = whole(0, 8.64e15);
-const rational = z.object({ num: whole(1, 2 ** 40), den: whole(1, 2 ** 40) });
-const known = z.enum(knownStates);
+const rational = object({ num: whole(1, 2 ** 40), den: whole(1, 2 ** 40) });
+const known = enumOf(knownStates);
 const idsOf = <T extends string>(rows: readonly { readonly id: T }[]) => rows.map((row) => row.id) as [T, ...T[]];
-const fact = <T extends z.core.$ZodType>(value: T) => z.object({ value, source: z.enum(factSources) });
+const fact = <T extends core.$ZodType>(value: T) => object({ value, source: enumOf(factSources) });
 const widthPx = whole(16, 32_768);
 const heightPx = whole(16, 32_768);
 
 export const firstThingIds = ['saved', 'autosave', 'restarted', 'up-to-date', 'meets-minimum'] as const;
-const firstThings = z.object({
+const firstThings = object({
   saved: known,
   autosave: known,
   restarted: known,
@@ -31,20 +47,20 @@ const firstThings = z.object({
   'meets-minimum': known,
 });
 
-const delivery = z.object({ heightPx, frameRateFps: between(1, 500) });
+const delivery = object({ heightPx, frameRateFps: between(1, 500) });
 
-const machine = z.object({
+const machine = object({
   coreCount: fact(whole(1, 256)),
-  speedClass: fact(z.enum(idsOf(speedClasses))),
+  speedClass: fact(enumOf(idsOf(speedClasses))),
   memoryMib: fact(whole(512, 4_194_304)),
-  graphics: fact(z.enum(idsOf(graphicsKinds))),
+  graphics: fact(enumOf(idsOf(graphicsKinds))),
   graphicsYear: fact(whole(1995, 2100)),
-  powerMode: fact(z.enum(idsOf(powerModes))),
+  powerMode: fact(enumOf(idsOf(powerModes))),
   isPluggedIn: fact(known),
-  footageDrive: fact(z.enum(idsOf(driveKinds))),
+  footageDrive: fact(enumOf(idsOf(driveKinds))),
 });
 
-const program = z.object({
+const program = object({
   id,
   name: text(120),
   busyCores: between(0, 256),
@@ -52,50 +68,50 @@ const program = z.object({
   canClose: known,
 });
 
-const clip = z.object({
+const clip = object({
   id,
-  facts: z.object({
+  facts: object({
     fileName: text(1024),
     sizeBytes: whole(0, Number.MAX_SAFE_INTEGER),
-    container: z.enum(containerFormats),
-    codec: z.string().check(z.minLength(1), z.maxLength(40)),
+    container: enumOf(containerFormats),
+    codec: string().check(minLength(1), maxLength(40)),
     profile: text(60),
     bitDepth: whole(1, 32),
-    chroma: z.enum(chromaFormats),
+    chroma: enumOf(chromaFormats),
     widthPx: whole(1, 32_768),
     heightPx: whole(1, 32_768),
     frameRate: rational,
-    isVariableFrameRate: z.boolean(),
+    isVariableFrameRate: boolean(),
     bitrateMbitPerSec: between(0, 100_000),
     durationMs: between(0, 1e10),
-    frameCount: z.nullable(whole(0, Number.MAX_SAFE_INTEGER)),
-    keyFrameDistance: z.object({
+    frameCount: nullable(whole(0, Number.MAX_SAFE_INTEGER)),
+    keyFrameDistance: object({
       longestFrames: whole(1, 10_000_000),
       meanFrames: between(1, 10_000_000),
-      isSampled: z.boolean(),
+      isSampled: boolean(),
     }),
-    rotationDegrees: z.union([z.literal(0), z.literal(90), z.literal(180), z.literal(270)]),
-    audio: z.nullable(z.object({ codec: text(60), channelCount: whole(0, 256), sampleRateHz: between(0, 10_000_000) })),
+    rotationDegrees: union([literal(0), literal(90), literal(180), literal(270)]),
+    audio: nullable(object({ codec: text(60), channelCount: whole(0, 256), sampleRateHz: between(0, 10_000_000) })),
   }),
 });
 
-const effect = z.object({ id, kind: z.enum(effectKinds as [string, ...string[]]), layerCount: whole(1, 50) });
+const effect = object({ id, kind: enumOf(effectKinds as [string, ...string[]]), layerCount: whole(1, 50) });
 
-const timeline = z.object({
+const timeline = object({
   /** False until a person has said something about it; then the main clip stands in. */
-  isDescribed: z.boolean(),
+  isDescribed: boolean(),
   widthPx,
   heightPx,
   frameRate: rational,
   videoLayerCount: whole(1, 50),
   titleCount: whole(0, 50),
-  effects: z.array(effect).check(z.maxLength(100)),
+  effects: array(effect).check(maxLength(100)),
 });
 
-const preview = z.object({
+const preview = object({
   qualityRatio: between(1 / 64, 1),
-  heightPx: z.nullable(heightPx),
-  viewerHeightPx: z.nullable(heightPx),
+  heightPx: nullable(heightPx),
+  viewerHeightPx: nullable(heightPx),
   hardwareDecode: known,
   graphicsDrawing: known,
 });
@@ -110,30 +126,30 @@ export const lagMoments = [
   'after-a-while',
 ] as const;
 export const lagKinds = ['slow', 'jumpy', 'frozen', 'out-of-step', 'crashing'] as const;
-const symptoms = z.object({ moments: z.array(z.enum(lagMoments)), kinds: z.array(z.enum(lagKinds)) });
+const symptoms = object({ moments: array(enumOf(lagMoments)), kinds: array(enumOf(lagKinds)) });
 
-const fixUse = z.object({ id: text(80), level: z.nullable(z.union([z.string().check(z.maxLength(80)), z.number()])) });
+const fixUse = object({ id: text(80), level: nullable(union([string().check(maxLength(80)), number()])) });
 
 export const scrubFeels = ['fine', 'jumpy', 'unusable'] as const;
-const reading = z.object({
+const reading = object({
   id,
   takenAtMs: atMs,
-  how: z.enum(['typed']),
-  shownFps: z.nullable(between(0, 1000)),
-  scrubFeel: z.nullable(z.enum(scrubFeels)),
+  how: enumOf(['typed']),
+  shownFps: nullable(between(0, 1000)),
+  scrubFeel: nullable(enumOf(scrubFeels)),
   /** The fixes in force when it was taken; with the card's base they are the set-up it belongs to. */
-  fixes: z.array(fixUse),
+  fixes: array(fixUse),
   note: text(2000),
 });
 
-const trial = z.object({
+const trial = object({
   id,
   fix: fixUse,
-  status: z.enum(['open', 'kept', 'undone']),
+  status: enumOf(['open', 'kept', 'undone']),
   beforeReadingId: id,
-  afterReadingId: z.nullable(id),
+  afterReadingId: nullable(id),
   startedAtMs: atMs,
-  endedAtMs: z.nullable(atMs),
+  endedAtMs: nullable(atMs),
 });
 
 export const stepIds = [
@@ -150,27 +166,27 @@ export const stepIds = [
 export const jobCardFormat = 'oil-can-job-card';
 export const jobCardVersion = 1;
 
-export const jobCardSchema = z.object({
-  format: z.literal(jobCardFormat),
-  version: z.literal(jobCardVersion),
+export const jobCardSchema = object({
+  format: literal(jobCardFormat),
+  version: literal(jobCardVersion),
   id,
-  title: z.string().check(z.minLength(1), z.maxLength(200)),
+  title: string().check(minLength(1), maxLength(200)),
   createdAtMs: atMs,
   updatedAtMs: atMs,
   firstThings,
-  delivery: z.nullable(delivery),
+  delivery: nullable(delivery),
   /** The rate to reach where the person lowered it; else null, and it follows timeline and clips. */
-  targetFps: z.nullable(between(1, 500)),
+  targetFps: nullable(between(1, 500)),
   machine,
-  programs: z.array(program).check(z.maxLength(500)),
-  clips: z.array(clip).check(z.maxLength(10_000)),
+  programs: array(program).check(maxLength(500)),
+  clips: array(clip).check(maxLength(10_000)),
   timeline,
   preview,
   symptoms,
-  readings: z.array(reading).check(z.maxLength(10_000)),
-  trials: z.array(trial).check(z.maxLength(10_000)),
+  readings: array(reading).check(maxLength(10_000)),
+  trials: array(trial).check(maxLength(10_000)),
   /** Ids of kept trials whose put-back has been done. */
-  putBackDone: z.array(id),
+  putBackDone: array(id),
   /** Steps that the person said are done with what they know. */
-  finishedSteps: z.array(z.enum(stepIds)),
+  finishedSteps: array(enumOf(stepIds)),
 });

@@ -1,4 +1,4 @@
-import type * as z from 'zod/mini';
+import type { infer as InferSchema } from 'zod/mini';
 import type { ClipFacts } from '../footage/types';
 import type { EffectKind } from '../load/effect-costs';
 import type { DriveKind, GraphicsKind, PowerMode, SpeedClass } from '../machine/catalogue';
@@ -110,7 +110,7 @@ export interface JobCard {
 }
 
 /** Holds the written-out types equal to the schema: a field added to one and not the other stops the build. */
-type SchemaCard = z.infer<typeof jobCardSchema>;
+type SchemaCard = InferSchema<typeof jobCardSchema>;
 type Loosened<T> = T extends object ? { -readonly [K in keyof T]: Loosened<T[K]> } : T extends string ? string : T;
 type AssertSame<A, B extends A> = B;
 export type SchemaMatchesTypes = [

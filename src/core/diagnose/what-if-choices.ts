@@ -11,7 +11,7 @@ export interface WhatIfChoices {
   readonly hardwareDecode: KnownState;
   /** Height of the proxies, or null for the originals. */
   readonly proxyHeightPx: number | null;
-  readonly arePreviewEffectsBypassed: boolean;
+  readonly areEffectsBypassed: boolean;
   readonly areProgramsClosed: boolean;
 }
 
@@ -23,7 +23,7 @@ export function choicesAsIs(card: JobCard): WhatIfChoices {
     heightPx: preview.heightPx,
     hardwareDecode: preview.hardwareDecode,
     proxyHeightPx: clips.find((clip) => clip.proxy !== null)?.proxy?.heightPx ?? null,
-    arePreviewEffectsBypassed: preview.areEffectsBypassed,
+    areEffectsBypassed: preview.areEffectsBypassed,
     areProgramsClosed: card.programs.length > 0 && programs.length < card.programs.length,
   };
 }
@@ -40,7 +40,7 @@ export function stateOfChoices(card: JobCard, choices: WhatIfChoices): SetupStat
         qualityRatio: choices.qualityRatio,
         heightPx: choices.heightPx,
         hardwareDecode: choices.hardwareDecode,
-        areEffectsBypassed: choices.arePreviewEffectsBypassed,
+        areEffectsBypassed: choices.areEffectsBypassed,
       },
     },
   };

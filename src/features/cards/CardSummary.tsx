@@ -93,7 +93,7 @@ export function CardSummary({ card, onExported, onDelete }: CardSummaryProps) {
       <Rate>
         {shownFps === null ? formatFpsRange(findings.shownFps) : formatFps(shownFps)}
         <small>
-          of {formatFps(targetFps)} a second{shownFps === null ? ', estimated' : ''}
+          of {formatFps(targetFps)} frames a second{shownFps === null ? ', estimated' : ''}
         </small>
       </Rate>
       <RateScale

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { latestReading, readingInForce } from '@/core/card';
 import { computeFindings } from '@/core/diagnose';
 import { describeBudget, describeFit, settlingTests } from '@/messages/findings';
-import { formatFpsRange, formatMs, formatWaitRange } from '@/messages/format';
+import { formatMs } from '@/messages/format';
 import { causeTexts } from '@/messages/load';
 import { Disclosure } from '@/ui/Disclosure';
 import { FrameBudget } from '@/ui/FrameBudget';
@@ -14,6 +14,7 @@ import { Sheet } from '@/ui/Sheet';
 import { toBudgetLanes } from '../shell/budget-lanes';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
+import { useWhatIf } from './use-what-if';
 import { WhatIf } from './WhatIf';
 
 /** Where each frame's time goes, what binds, and what would move it. */
@@ -22,6 +23,7 @@ export function Findings() {
   const findings = useMemo(() => computeFindings(card), [card]);
   const reading = readingInForce(card) ?? latestReading(card);
   const fit = reading?.shownFps != null ? describeFit(reading.shownFps, findings) : null;
+  const whatIf = useWhatIf(card);
   const { bindingCause } = findings;
   return (
     <StepPage stepId="findings">
@@ -31,13 +33,12 @@ export function Findings() {
           project.
         </Note>
       )}
-      <Sheet title="Frame budget" aside="playing the heaviest quarter of the footage">
-        <FrameBudget lanes={toBudgetLanes(findings.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
+      <Sheet
+        title="Frame budget"
+        aside={whatIf.isChanged ? <b>with the choices below</b> : 'playing the heaviest quarter of the footage'}
+      >
+        <FrameBudget lanes={toBudgetLanes(whatIf.after.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
         <p>{describeBudget(findings)}</p>
-        <p style={{ marginTop: 8 }}>
-          Expected: <b>{formatFpsRange(findings.shownFps)}</b> a second in playback, a jump to another place in{' '}
-          <b>{formatWaitRange(findings.scrubMs)}</b>.
-        </p>
         <div style={{ marginTop: 10 }}>
           <Disclosure label="Where do these figures come from?">
             From what is on this card and a table of measured costs: decoding and effects were timed on a reference
@@ -46,7 +47,7 @@ export function Findings() {
           </Disclosure>
         </div>
       </Sheet>
-      <WhatIf card={card} />
+      <WhatIf card={card} state={whatIf} />
       <Sheet title="What binds" aside="by the estimate; not yet tested">
         {bindingCause ? (
           <>

@@ -1,19 +1,15 @@
 'use client';
 
-import { useMemo, useState } from 'react';
 import styled from 'styled-components';
-import type { JobCard } from '@/core/card';
-import { targetFpsOf } from '@/core/card';
-import { choicesAsIs, countProxyClips, forecastChoices, type WhatIfChoices } from '@/core/diagnose';
+import { type JobCard, targetFpsOf } from '@/core/card';
 import { usableRateRatio, usableScrubMs } from '@/core/load';
 import type { KnownState } from '@/core/machine';
-import { formatCount, formatFps, formatFpsRange, formatMs, formatWaitRange } from '@/messages/format';
+import { formatCount, formatFps, formatFpsRange, formatWaitRange } from '@/messages/format';
 import { Button } from '@/ui/Button';
-import { FrameBudget } from '@/ui/FrameBudget';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import { toBudgetLanes } from '../shell/budget-lanes';
+import type { WhatIfState } from './use-what-if';
 
 const Controls = styled.div`
   display: flex;
@@ -37,28 +33,27 @@ const qualities = [
   { value: '0.25', label: '1/4' },
   { value: '0.125', label: '1/8' },
 ];
-const proxyHeightPx = 540;
 
-/** Controls that move the budget at once, from the set-up as it is; nothing on the card changes. */
-export function WhatIf({ card }: { readonly card: JobCard }) {
-  const asIs = useMemo(() => choicesAsIs(card), [card]);
-  const [changed, setChanged] = useState<Partial<WhatIfChoices>>({});
-  const choices = useMemo(() => ({ ...asIs, ...changed }), [asIs, changed]);
-  const before = useMemo(() => forecastChoices(card, asIs), [card, asIs]);
-  const after = useMemo(() => forecastChoices(card, choices), [card, choices]);
-  const proxyClipCount = useMemo(
-    () => countProxyClips(card, choices, choices.proxyHeightPx ?? proxyHeightPx),
-    [card, choices],
-  );
-  const targetFps = targetFpsOf(card);
-  const set = (patch: Partial<WhatIfChoices>) => setChanged((current) => ({ ...current, ...patch }));
-
-  const closable = card.programs.filter((program) => program.canClose === 'yes').length;
-  const heights = [...new Set([720, 540, 360, card.preview.viewerHeightPx, choices.heightPx])]
+/** Preview heights worth offering for this timeline: the usual ones and the viewer's own. */
+function listHeights(
+  card: JobCard,
+  chosenPx: number | null,
+): readonly { readonly value: string; readonly label: string }[] {
+  const seenPx = card.preview.viewerHeightPx;
+  return [...new Set([720, 540, 360, seenPx, chosenPx])]
     .filter((heightPx): heightPx is number => heightPx !== null && heightPx < card.timeline.heightPx)
-    .sort((a, b) => b - a);
-  const heightLabel = (heightPx: number): string =>
-    heightPx === card.preview.viewerHeightPx ? `${heightPx}, as seen` : String(heightPx);
+    .sort((a, b) => b - a)
+    .map((heightPx) => ({
+      value: String(heightPx),
+      label: heightPx === seenPx ? `${heightPx}, as seen` : String(heightPx),
+    }));
+}
+
+/** The controls that move the frame budget above at once, from the set-up as it is. */
+export function WhatIf({ card, state }: { readonly card: JobCard; readonly state: WhatIfState }) {
+  const { choices, before, after, set, proxyClipCount } = state;
+  const targetFps = targetFpsOf(card);
+  const closableCount = card.programs.filter((program) => program.canClose === 'yes').length;
   const qualityOptions = qualities.some(({ value }) => Number(value) === choices.qualityRatio)
     ? qualities
     : [...qualities, { value: String(choices.qualityRatio), label: formatFps(choices.qualityRatio) }];
@@ -67,10 +62,12 @@ export function WhatIf({ card }: { readonly card: JobCard }) {
     <Sheet
       title="What if"
       aside={
-        Object.keys(changed).length > 0 && (
-          <Button look="quiet" onPress={() => setChanged({})}>
+        state.isChanged ? (
+          <Button look="quiet" onPress={state.reset}>
             Back to how it is
           </Button>
+        ) : (
+          'moves the budget above; changes nothing on the card'
         )
       }
     >
@@ -83,10 +80,7 @@ export function WhatIf({ card }: { readonly card: JobCard }) {
         />
         <SegmentedField
           label="Preview height"
-          options={[
-            { value: 'follows', label: 'by quality' },
-            ...heights.map((heightPx) => ({ value: String(heightPx), label: heightLabel(heightPx) })),
-          ]}
+          options={[{ value: 'follows', label: 'by quality' }, ...listHeights(card, choices.heightPx)]}
           value={choices.heightPx === null ? 'follows' : String(choices.heightPx)}
           onChange={(value) => set({ heightPx: value === 'follows' ? null : Number(value) })}
         />
@@ -101,14 +95,14 @@ export function WhatIf({ card }: { readonly card: JobCard }) {
             },
           ]}
           value={choices.proxyHeightPx === null ? 'none' : 'made'}
-          onChange={(value) => set({ proxyHeightPx: value === 'made' ? proxyHeightPx : null })}
+          onChange={(value) => set({ proxyHeightPx: value === 'made' ? state.proxyHeightPx : null })}
         />
         <SegmentedField<KnownState>
           label="Hardware decoding"
           options={[
             { value: 'no', label: 'Off' },
             { value: 'yes', label: 'On' },
-            ...(asIs.hardwareDecode === 'unknown' ? [{ value: 'unknown' as const, label: 'not known' }] : []),
+            ...(state.isHardwareKnown ? [] : [{ value: 'unknown' as const, label: 'not known' }]),
           ]}
           value={choices.hardwareDecode}
           onChange={(hardwareDecode) => set({ hardwareDecode })}
@@ -119,8 +113,8 @@ export function WhatIf({ card }: { readonly card: JobCard }) {
             { value: 'keep', label: 'Keep' },
             {
               value: 'close',
-              label: closable === 0 ? 'none to close' : `Close ${closable}`,
-              isDisabled: closable === 0,
+              label: closableCount === 0 ? 'none to close' : `Close ${closableCount}`,
+              isDisabled: closableCount === 0,
             },
           ]}
           value={choices.areProgramsClosed ? 'close' : 'keep'}
@@ -133,25 +127,24 @@ export function WhatIf({ card }: { readonly card: JobCard }) {
               { value: 'drawn', label: 'Drawn' },
               { value: 'bypassed', label: 'Bypassed' },
             ]}
-            value={choices.arePreviewEffectsBypassed ? 'bypassed' : 'drawn'}
-            onChange={(value) => set({ arePreviewEffectsBypassed: value === 'bypassed' })}
+            value={choices.areEffectsBypassed ? 'bypassed' : 'drawn'}
+            onChange={(value) => set({ areEffectsBypassed: value === 'bypassed' })}
           />
         )}
       </Controls>
       <Result role="status">
         <span>
-          Playing {formatFpsRange(before.shownFps)} →{' '}
+          Playing {state.isChanged && `${formatFpsRange(before.shownFps)} → `}
           <b data-good={after.shownFps.mid >= usableRateRatio * targetFps || undefined}>
             {formatFpsRange(after.shownFps)}
           </b>{' '}
           of {formatFps(targetFps)} a second
         </span>
         <span>
-          A jump {formatWaitRange(before.scrubMs)} →{' '}
+          A jump {state.isChanged && `${formatWaitRange(before.scrubMs)} → `}
           <b data-good={after.scrubMs.mid <= usableScrubMs || undefined}>{formatWaitRange(after.scrubMs)}</b>
         </span>
       </Result>
-      <FrameBudget lanes={toBudgetLanes(after.stages)} budgetMs={1000 / targetFps} formatMs={formatMs} />
     </Sheet>
   );
 }

@@ -4,12 +4,13 @@ import styled from 'styled-components';
 import type { JobCard } from '@/core/card';
 import { keptState } from '@/core/diagnose';
 import { estimateProxyWork, findFix, leastGain, type RankedFix } from '@/core/fixes';
-import { describePutBackTime, fixTexts } from '@/messages/fixes';
-import { formatCount, formatGigabytes, formatMinutes } from '@/messages/format';
+import { fixTitle } from '@/messages/fix-titles';
+import { describePutBackTime } from '@/messages/fixes';
+import { formatCount, formatFpsRange, formatGigabytes, formatMinutes } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { colour, font } from '@/ui/tokens';
-import { describeFixFacts } from '../shell/describe-next-step';
+import { describeFixFacts } from '../shell/fix-facts';
 import { FixSteps } from './FixSteps';
 
 const Box = styled.article`
@@ -31,6 +32,11 @@ const Facts = styled.dl`
   dt { color: ${colour.inkSoft}; }
 `;
 
+const Idle = styled.p`
+  font-size: 15px;
+  color: ${colour.inkSoft};
+`;
+
 interface FixCardProps {
   readonly card: JobCard;
   readonly ranked: RankedFix;
@@ -41,37 +47,41 @@ interface FixCardProps {
 
 /** One fix: what it should bring, takes and costs, and how to do it. */
 export function FixCard({ card, ranked, isFirst, canTry, onTry }: FixCardProps) {
-  const text = fixTexts[ranked.id];
   const putBack = findFix(ranked.id)?.putBack ?? null;
   const work = ranked.id === 'make-proxies' ? estimateProxyWork(keptState(card), Number(ranked.level)) : null;
-  const title = text.title(ranked.level);
+  const title = fixTitle(ranked.id, ranked.level);
+  const isIdle = ranked.gain < leastGain;
+  const facts = (
+    <Facts>
+      {describeFixFacts(ranked).map((fact) => (
+        <div key={fact.name} style={{ display: 'contents' }}>
+          <dt>{fact.name}</dt>
+          <dd>{fact.value}</dd>
+        </div>
+      ))}
+      {work && (
+        <>
+          <dt>makes</dt>
+          <dd>
+            {formatCount(work.clipCount, 'proxy', 'proxies')}, {formatGigabytes(work.gigabytes)},{' '}
+            {formatMinutes(work.minutes)} of making
+          </dd>
+        </>
+      )}
+      {putBack && (
+        <>
+          <dt>put back</dt>
+          <dd>{describePutBackTime(putBack)}</dd>
+        </>
+      )}
+    </Facts>
+  );
   return (
     <Box data-first={isFirst || undefined}>
       <div>
         <h3>{title}</h3>
-        <Facts>
-          {describeFixFacts(ranked).map((fact) => (
-            <div key={fact.name} style={{ display: 'contents' }}>
-              <dt>{fact.name}</dt>
-              <dd>{fact.name === 'brings' && ranked.gain < leastGain ? `${fact.value}, as now` : fact.value}</dd>
-            </div>
-          ))}
-          {work && (
-            <>
-              <dt>makes</dt>
-              <dd>
-                {formatCount(work.clipCount, 'proxy', 'proxies')}, {formatGigabytes(work.gigabytes)},{' '}
-                {formatMinutes(work.minutes)} of making
-              </dd>
-            </>
-          )}
-          {putBack && (
-            <>
-              <dt>put back</dt>
-              <dd>{describePutBackTime(putBack)}</dd>
-            </>
-          )}
-        </Facts>
+        {!isIdle && facts}
+        {isIdle && <Idle>{formatFpsRange(ranked.after.shownFps)} a second, as now</Idle>}
       </div>
       <div>
         <Button look={isFirst ? 'primary' : 'plain'} isDisabled={!canTry} onPress={onTry} aria-label={`Try: ${title}`}>
@@ -79,6 +89,7 @@ export function FixCard({ card, ranked, isFirst, canTry, onTry }: FixCardProps) 
         </Button>
       </div>
       <Disclosure label="How">
+        {isIdle && facts}
         <FixSteps fixId={ranked.id} level={ranked.level} />
       </Disclosure>
     </Box>

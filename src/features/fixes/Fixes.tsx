@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { openTrial, readingInForce, targetFpsOf } from '@/core/card';
 import { rankCardFixes, summariseCard } from '@/core/diagnose';
 import { leastGain, type RankedFix } from '@/core/fixes';
-import { fixTitle } from '@/messages/fixes';
+import { fixTitle } from '@/messages/fix-titles';
 import { formatFps } from '@/messages/format';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';

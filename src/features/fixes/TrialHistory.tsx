@@ -2,7 +2,7 @@
 
 import styled from 'styled-components';
 import { findReading, type Trial } from '@/core/card';
-import { fixTitle } from '@/messages/fixes';
+import { fixTitle } from '@/messages/fix-titles';
 import { formatFps } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Sheet } from '@/ui/Sheet';

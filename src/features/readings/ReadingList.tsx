@@ -3,7 +3,7 @@
 import styled from 'styled-components';
 import { areSameFixes, fixesInForce, type Reading } from '@/core/card';
 import { scrubFeelTexts } from '@/messages/card';
-import { fixTitle } from '@/messages/fixes';
+import { fixTitle } from '@/messages/fix-titles';
 import { formatFps, formatMoment } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';

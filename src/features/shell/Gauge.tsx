@@ -1,14 +1,16 @@
 'use client';
 
+import { usePathname } from 'next/navigation';
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import { type JobCard, listPutBack } from '@/core/card';
 import type { CardOverview } from '@/core/diagnose';
 import { usableRateRatio } from '@/core/load';
-import { scrubFeelTexts } from '@/messages/card';
+import { scrubFeelTexts, stepTexts } from '@/messages/card';
 import { fixTexts } from '@/messages/fixes';
 import { formatAgo, formatFps, formatFpsRange, formatMs } from '@/messages/format';
 import { causeTexts } from '@/messages/load';
+import { Button } from '@/ui/Button';
 import { Drop } from '@/ui/Drop';
 import { FrameBudget } from '@/ui/FrameBudget';
 import { LinkButton } from '@/ui/LinkButton';
@@ -17,6 +19,8 @@ import { Stub } from '@/ui/Stub';
 import { colour, font } from '@/ui/tokens';
 import { toBudgetLanes } from './budget-lanes';
 import { describeNextStep } from './describe-next-step';
+import { describeFixFacts } from './fix-facts';
+import { stepAfter, useFinishStep } from './use-finish-step';
 import { useNowMs } from './use-now';
 
 const Aside = styled.aside`
@@ -80,7 +84,12 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
   const nowMs = useNowMs();
   const { targetFps, reading, findings, isReadingInForce } = overview;
   const next = useMemo(() => describeNextStep(overview.next, card), [overview, card]);
+  const facts = overview.next.kind === 'try-fix' ? describeFixFacts(overview.next.ranked) : [];
   const shownFps = reading?.shownFps ?? null;
+  const isOnStep = usePathname().endsWith(`/${next.stepId}`);
+  const isHere = isOnStep && overview.next.kind === 'do-step';
+  const following = stepAfter(next.stepId);
+  const finishStep = useFinishStep(card.id);
   const openLines = listPutBack(card).filter((line) => !line.isDone);
   return (
     <Aside aria-label="Gauge">
@@ -104,7 +113,7 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
               ? 'estimated, not measured'
               : `typed ${nowMs !== null && reading ? formatAgo(reading.takenAtMs, nowMs) : ''}`}
           </span>
-          <span>usable from {formatFps(Math.ceil(usableRateRatio * targetFps * 10) / 10)}</span>
+          <span>usable: {formatFps(Math.ceil(usableRateRatio * targetFps * 10) / 10)}</span>
         </Ends>
         {reading?.scrubFeel && <Ends as="p">scrubbing: {scrubFeelTexts[reading.scrubFeel].label.toLowerCase()}</Ends>}
         <FrameBudget
@@ -123,9 +132,9 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
           <Drop sizePx={16} /> Next step
         </h2>
         <h3>{next.title}</h3>
-        {next.facts.length > 0 && (
+        {facts.length > 0 && (
           <dl>
-            {next.facts.map((fact) => (
+            {facts.map((fact) => (
               <div key={fact.name} style={{ display: 'contents' }}>
                 <dt>{fact.name}</dt>
                 <dd>{fact.value}</dd>
@@ -133,9 +142,17 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
             ))}
           </dl>
         )}
-        <LinkButton look="primary" isWide href={`/card/${encodeURIComponent(card.id)}/${next.stepId}`}>
-          {next.button}
-        </LinkButton>
+        {isHere && following ? (
+          <Button look="primary" isWide onPress={() => finishStep(next.stepId)}>
+            Done here: on to {stepTexts[following].label.toLowerCase()}
+          </Button>
+        ) : (
+          !isOnStep && (
+            <LinkButton look="primary" isWide href={`/card/${encodeURIComponent(card.id)}/${next.stepId}`}>
+              {next.button}
+            </LinkButton>
+          )
+        )}
         <p>{next.why}</p>
       </Next>
       {openLines.length > 0 && (

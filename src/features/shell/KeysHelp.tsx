@@ -1,11 +1,10 @@
 'use client';
 
-import dynamic from 'next/dynamic';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Button } from '@/ui/Button';
 import { isTyping } from './is-typing';
 
-const KeysDialog = dynamic(() => import('./KeysDialog'), { ssr: false });
+const KeysDialog = lazy(() => import('./KeysDialog'));
 
 /** The list of keys, on "?" or its button; fetched when it is first asked for. */
 export function KeysHelp() {
@@ -22,7 +21,11 @@ export function KeysHelp() {
       <Button aria-label="Keys" onPress={() => setIsOpen(true)}>
         ?
       </Button>
-      {isOpen && <KeysDialog onClose={() => setIsOpen(false)} />}
+      {isOpen && (
+        <Suspense>
+          <KeysDialog onClose={() => setIsOpen(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

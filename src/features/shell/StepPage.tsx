@@ -1,13 +1,13 @@
 'use client';
 
 import { ArrowRight } from 'lucide-react';
-import { useRouter } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
 import styled from 'styled-components';
-import { canFinishByHand, type StepId, stepIds } from '@/core/card';
+import type { StepId } from '@/core/card';
 import { stepTexts } from '@/messages/card';
 import { Button } from '@/ui/Button';
 import { colour } from '@/ui/tokens';
+import { stepAfter, useFinishStep } from './use-finish-step';
 import { useOpenCard } from './use-open-card';
 
 const Head = styled.div`
@@ -24,17 +24,13 @@ const Foot = styled.div`
 
 /** The frame of one step: what it is for in one line, its sheets, and the way on. */
 export function StepPage({ stepId, children }: { readonly stepId: StepId; readonly children: ReactNode }) {
-  const { card, run } = useOpenCard();
-  const router = useRouter();
-  const following = stepIds[stepIds.indexOf(stepId) + 1];
+  const { card } = useOpenCard();
+  const finishStep = useFinishStep(card.id);
+  const following = stepAfter(stepId);
   const { label, lead } = stepTexts[stepId];
   useEffect(() => {
     document.title = `${label} · ${card.title} · Oil Can`;
   }, [label, card.title]);
-  const goOn = () => {
-    if (canFinishByHand(stepId)) run({ type: 'finishStep', input: { stepId } });
-    if (following) router.push(`/card/${encodeURIComponent(card.id)}/${following}`);
-  };
   return (
     <>
       <Head>
@@ -44,7 +40,7 @@ export function StepPage({ stepId, children }: { readonly stepId: StepId; readon
       {children}
       {following && (
         <Foot>
-          <Button onPress={goOn}>
+          <Button onPress={() => finishStep(stepId)}>
             On to {stepTexts[following].label.toLowerCase()}
             <ArrowRight size={18} aria-hidden="true" />
           </Button>

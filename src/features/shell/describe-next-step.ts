@@ -1,27 +1,13 @@
 import type { JobCard, StepId } from '@/core/card';
 import type { NextStep } from '@/core/diagnose';
-import { findFix, type RankedFix } from '@/core/fixes';
 import { stepTexts } from '@/messages/card';
-import { describeEffort, fixTexts, fixTitle } from '@/messages/fixes';
-import { formatFpsRange } from '@/messages/format';
+import { fixTitle } from '@/messages/fix-titles';
 
 export interface NextStepText {
   readonly title: string;
-  /** What it brings, takes and costs, or one line that says what it is for. */
-  readonly facts: readonly { readonly name: string; readonly value: string }[];
   readonly why: string;
   readonly button: string;
   readonly stepId: StepId;
-}
-
-/** Effort and cost of a fix, as they stand beside it everywhere. */
-export function describeFixFacts(ranked: RankedFix): NextStepText['facts'] {
-  const requires = findFix(ranked.id)?.requires ?? [];
-  return [
-    { name: 'brings', value: `${formatFpsRange(ranked.after.shownFps)} a second` },
-    { name: 'takes', value: describeEffort(ranked.effortMinutes, requires) },
-    { name: 'costs', value: fixTexts[ranked.id].cost },
-  ];
 }
 
 const stepVerbs: Readonly<Record<StepId, string>> = {
@@ -41,7 +27,6 @@ export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
     case 'do-step':
       return {
         title: stepVerbs[next.stepId],
-        facts: [],
         why: stepTexts[next.stepId].lead,
         button: `Go to ${stepTexts[next.stepId].label}`,
         stepId: next.stepId,
@@ -49,7 +34,6 @@ export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
     case 'take-reading':
       return {
         title: 'Take a reading',
-        facts: [],
         why: 'The set-up has changed since the last one, so there is nothing yet to compare a fix with.',
         button: 'Type a reading',
         stepId: 'symptoms',
@@ -57,7 +41,6 @@ export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
     case 'finish-trial':
       return {
         title: next.hasReading ? 'Keep it or undo it' : 'Measure the change',
-        facts: [{ name: 'on trial', value: fixTitle(next.fix.id, next.fix.level) }],
         why: next.hasReading
           ? 'The second reading is there.'
           : 'Make the change, play the same stretch, type what you see.',
@@ -67,7 +50,6 @@ export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
     case 'try-fix':
       return {
         title: fixTitle(next.ranked.id, next.ranked.level),
-        facts: describeFixFacts(next.ranked),
         why: 'First, because by the estimate it brings most for what it costs.',
         button: 'Show me how',
         stepId: 'fixes',
@@ -75,7 +57,6 @@ export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
     case 'no-fix-left':
       return {
         title: 'Nothing left that should help',
-        facts: [],
         why: 'By the estimate none of the fixes here closes the rest of the gap. Check what is assumed about the machine and the timeline.',
         button: 'Look at the fixes',
         stepId: 'fixes',
@@ -83,7 +64,6 @@ export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
     case 'put-back':
       return {
         title: 'Edit; put back before export',
-        facts: [],
         why: 'The preview is usable. Some things were given up for it, and must not end up in the film.',
         button: 'See what to put back',
         stepId: 'export-check',
@@ -91,7 +71,6 @@ export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
     case 'export':
       return {
         title: 'Ready to export',
-        facts: [],
         why: card.trials.length > 0 ? 'Everything is put back.' : 'Nothing was changed, so nothing needs putting back.',
         button: 'Look at the export check',
         stepId: 'export-check',

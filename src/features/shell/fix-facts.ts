@@ -1,0 +1,19 @@
+import { findFix, type RankedFix } from '@/core/fixes';
+import { describeEffort, fixTexts } from '@/messages/fixes';
+import { formatFpsRange } from '@/messages/format';
+
+/** One line of what is said beside a fix. */
+export interface FixFact {
+  readonly name: string;
+  readonly value: string;
+}
+
+/** Effort and cost of a fix, as they stand beside it everywhere. */
+export function describeFixFacts(ranked: RankedFix): readonly FixFact[] {
+  const requires = findFix(ranked.id)?.requires ?? [];
+  return [
+    { name: 'brings', value: `${formatFpsRange(ranked.after.shownFps)} a second` },
+    { name: 'takes', value: describeEffort(ranked.effortMinutes, requires) },
+    { name: 'costs', value: fixTexts[ranked.id].cost },
+  ];
+}
