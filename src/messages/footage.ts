@@ -12,7 +12,7 @@ export function describeFootageFailure(failure: FootageFailure): string {
     case 'file-cut-off':
       return failure.expectedBytes === null
         ? `This file is cut off: its index is missing, so ${formatBytes(failure.sizeBytes)} of it cannot be told apart. Copy it again; if the recording broke off, the recorder may be able to repair it.`
-        : `This file is cut off: it has ${formatBytes(failure.sizeBytes)} where its own index says ${formatBytes(failure.expectedBytes)}. Copy it again from the original.`;
+        : `This file is cut off: it has ${formatBytes(failure.sizeBytes)} where its own header says ${formatBytes(failure.expectedBytes)}. Copy it again from the original.`;
     case 'no-video-track':
       return failure.hasAudio
         ? 'This file has sound and no picture. Sound does not make the preview lag, so it is left out.'

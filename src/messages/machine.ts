@@ -27,9 +27,9 @@ export const graphicsTexts: Readonly<Record<GraphicsKind, { readonly label: stri
 };
 
 export const powerModeTexts: Readonly<Record<PowerMode, string>> = {
-  saving: 'Saving power',
+  saving: 'Saving',
   balanced: 'Balanced',
-  full: 'Full speed',
+  full: 'Full',
 };
 
 export const driveTexts: Readonly<Record<DriveKind, string>> = {

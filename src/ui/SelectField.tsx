@@ -17,6 +17,7 @@ const Trigger = styled(Button)`
   gap: 8px;
   text-align: left;
   cursor: pointer;
+  small { display: none; }
 `;
 const List = styled(ListBox)`
   min-width: var(--trigger-width);
@@ -41,11 +42,13 @@ const Item = styled(ListBoxItem)`
   outline: none;
   &[data-focused] { background: ${colour.inset}; }
   &[data-selected] { font-weight: 650; }
+  small { display: block; font-size: 14px; font-weight: 400; color: ${colour.inkSoft}; }
 `;
 
 interface SelectFieldProps<Value extends string> {
   readonly label: ReactNode;
-  readonly options: readonly { readonly value: Value; readonly label: string }[];
+  /** `what` stands under the label while the list is open. */
+  readonly options: readonly { readonly value: Value; readonly label: string; readonly what?: string }[];
   readonly value: Value | null;
   readonly onChange: (value: Value) => void;
   readonly placeholder?: string;
@@ -67,7 +70,10 @@ export function SelectField<Value extends string>(props: SelectFieldProps<Value>
             <Item key={option.value} id={option.value} textValue={option.label}>
               {({ isSelected }) => (
                 <>
-                  {option.label}
+                  <span>
+                    {option.label}
+                    {option.what !== undefined && <small>{option.what}</small>}
+                  </span>
                   {isSelected && <Check size={16} aria-hidden="true" />}
                 </>
               )}

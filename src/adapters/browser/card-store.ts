@@ -206,7 +206,8 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
     await database.transaction('rw', database.cards, database.meta, async () => {
       if ((await database.meta.get('first-cards')) !== undefined) return;
       await database.meta.put({ key: 'first-cards', value: 'laid in' });
-      for (const card of cards) await putRow(card, 1);
+      // A card of this id may be here from a visit on which the note above could not be stored.
+      for (const card of cards) if ((await database.cards.get(card.id)) === undefined) await putRow(card, 1);
     });
   };
 
@@ -218,21 +219,24 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
     getSnapshot: () => snapshot,
     settle: () => writing,
     open: async (loadFirstCards) => {
+      const holdInMemory = async (error: unknown): Promise<void> => {
+        for (const card of await loadFirstCards())
+          if (!entries.has(card.id)) entries.set(card.id, createEntry(card, 0));
+        publish({ storageFailure: toStorageFailure(error) });
+      };
       try {
         await database.open();
-        await layInFirstCards(loadFirstCards);
+        await layInFirstCards(loadFirstCards).catch(holdInMemory);
         await database.cards
           .where('deletedAtMs')
           .between(1, nowMs() - keepDeletedMs)
           .delete();
         follow(await database.cards.where('deletedAtMs').equals(0).toArray());
-        publish({ status: 'ready' });
         startFollowing();
       } catch (error) {
-        for (const card of await loadFirstCards())
-          if (!entries.has(card.id)) entries.set(card.id, createEntry(card, 0));
-        publish({ status: 'ready', storageFailure: toStorageFailure(error) });
+        await holdInMemory(error);
       }
+      publish({ status: 'ready' });
     },
     run: (cardId, command) => {
       const entry = entries.get(cardId);

@@ -1,3 +1,4 @@
+import { findFix } from '../fixes';
 import { fail, type Result, succeed } from '../result';
 import { migrateCard, type RawCard } from './migrations';
 import { jobCardFormat, jobCardSchema, jobCardVersion } from './schema';
@@ -38,6 +39,19 @@ function findBrokenReference(card: JobCard): { readonly path: string; readonly m
   return missingId === undefined ? null : { path: 'putBackDone', missingId };
 }
 
+/** The first trial whose fix is known and whose level that fix does not have; applying it would be a bug. */
+function findWrongLevel(card: JobCard): { readonly path: string; readonly received: string } | null {
+  for (const [i, { fix }] of card.trials.entries()) {
+    const known = findFix(fix.id);
+    const hasLevels = known !== undefined && known.defaultLevel !== null;
+    const isLevel = hasLevels
+      ? fix.level !== null && known.parseLevel(String(fix.level)) === fix.level
+      : known === undefined || fix.level === null;
+    if (!isLevel) return { path: `trials.${i}.fix.level`, received: JSON.stringify(fix.level) };
+  }
+  return null;
+}
+
 /** Checks a document of any version and brings it up to the newest. Never throws, whatever the value is. */
 export function parseCard(document: unknown): Result<JobCard, CardFailure> {
   if (!isRecord(document) || document.format !== jobCardFormat) return fail({ code: 'card-not-a-card' });
@@ -53,7 +67,9 @@ export function parseCard(document: unknown): Result<JobCard, CardFailure> {
   }
   const card = parsed.data as JobCard;
   const broken = findBrokenReference(card);
-  return broken ? fail({ code: 'card-reference-broken', ...broken }) : succeed(card);
+  if (broken) return fail({ code: 'card-reference-broken', ...broken });
+  const wrongLevel = findWrongLevel(card);
+  return wrongLevel ? fail({ code: 'card-field-invalid', ...wrongLevel }) : succeed(card);
 }
 
 /** Reads a card file's text. */

@@ -43,7 +43,7 @@ export const decodeCosts = [
     tableChroma: '4:2:2',
     origin: 'measured',
   },
-  { codec: 'dnxhd', mostBitDepth: 16, msPerMegapixel: 3.5, msPerMegabit: 0, tableChroma: '4:2:2', origin: 'measured' },
+  { codec: 'dnxhd', mostBitDepth: 16, msPerMegapixel: 3.9, msPerMegabit: 0, tableChroma: '4:2:2', origin: 'measured' },
   // Between VP9 and HEVC by the published complexity of its tools; to be measured.
   { codec: 'av1', mostBitDepth: 16, msPerMegapixel: 6, msPerMegabit: 20, tableChroma: '4:2:0', origin: 'assumed' },
   { codec: 'vp8', mostBitDepth: 16, msPerMegapixel: 3, msPerMegabit: 11, tableChroma: '4:2:0', origin: 'assumed' },

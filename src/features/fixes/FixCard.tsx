@@ -84,7 +84,12 @@ export function FixCard({ card, ranked, isFirst, canTry, onTry }: FixCardProps) 
         {isIdle && <Idle>{formatFpsRange(ranked.after.shownFps)} a second, as now</Idle>}
       </div>
       <div>
-        <Button look={isFirst ? 'primary' : 'plain'} isDisabled={!canTry} onPress={onTry} aria-label={`Try: ${title}`}>
+        <Button
+          look={isFirst ? 'primary' : 'plain'}
+          isDisabled={!canTry}
+          onPress={onTry}
+          aria-label={`Try this: ${title}`}
+        >
           Try this
         </Button>
       </div>

@@ -1,5 +1,6 @@
 'use client';
 
+import { X } from 'lucide-react';
 import styled from 'styled-components';
 import type { CardClip } from '@/core/card';
 import type { ClipCostRow } from '@/core/diagnose';
@@ -10,6 +11,7 @@ import { formatDuration, formatFps, formatMbit, formatMs, formatWait } from '@/m
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Disclosure } from '@/ui/Disclosure';
+import { VisuallyHidden } from '@/ui/layout';
 import { colour } from '@/ui/tokens';
 
 const Format = styled.span`
@@ -17,6 +19,9 @@ const Format = styled.span`
   font-size: 14.5px;
   font-weight: 400;
   color: ${colour.inkSoft};
+`;
+const TraitLine = styled.div`
+  summary { font-weight: 400; font-size: 14.5px; }
 `;
 const Traits = styled.div`
   font-weight: 400;
@@ -72,7 +77,7 @@ export function ClipTable({ clips, costs, onRemove }: ClipTableProps) {
                 A jump
               </th>
               <th scope="col">
-                <span aria-hidden="true" />
+                <VisuallyHidden>Action</VisuallyHidden>
               </th>
             </tr>
           </thead>
@@ -87,16 +92,18 @@ export function ClipTable({ clips, costs, onRemove }: ClipTableProps) {
                     {facts.fileName}
                     <Format>{describeFormat(facts)}</Format>
                     {traits.length > 0 && (
-                      <Disclosure label={traits.map((trait) => traitTexts[trait].label).join(', ')}>
-                        <Traits as="dl">
-                          {traits.map((trait) => (
-                            <div key={trait}>
-                              <dt>{traitTexts[trait].label}</dt>
-                              <dd>{traitTexts[trait].why}</dd>
-                            </div>
-                          ))}
-                        </Traits>
-                      </Disclosure>
+                      <TraitLine>
+                        <Disclosure label={traits.map((trait) => traitTexts[trait].label).join(', ')}>
+                          <Traits as="dl">
+                            {traits.map((trait) => (
+                              <div key={trait}>
+                                <dt>{traitTexts[trait].label}</dt>
+                                <dd>{traitTexts[trait].why}</dd>
+                              </div>
+                            ))}
+                          </Traits>
+                        </Disclosure>
+                      </TraitLine>
                     )}
                   </th>
                   <td data-figure>{formatDuration(facts.durationMs)}</td>
@@ -108,7 +115,7 @@ export function ClipTable({ clips, costs, onRemove }: ClipTableProps) {
                   <td data-figure>{cost ? formatWait(cost.scrubMs) : '–'}</td>
                   <td>
                     <Button look="danger" aria-label={`Remove ${facts.fileName}`} onPress={() => onRemove(clip)}>
-                      Remove
+                      <X size={18} aria-hidden="true" />
                     </Button>
                   </td>
                 </tr>

@@ -68,7 +68,7 @@ export function Machine() {
             value={machine.speedClass.value}
             options={speedClasses.map(({ id }) => ({
               value: id,
-              label: `${speedClassTexts[id].label}: ${speedClassTexts[id].what}`,
+              ...speedClassTexts[id],
             }))}
             onChange={(value) => set({ speedClass: typed(value) })}
           />
@@ -77,7 +77,7 @@ export function Machine() {
             value={machine.graphics.value}
             options={graphicsKinds.map(({ id }) => ({
               value: id,
-              label: `${graphicsTexts[id].label}: ${graphicsTexts[id].what}`,
+              ...graphicsTexts[id],
             }))}
             onChange={(value) => set({ graphics: typed(value) })}
           />

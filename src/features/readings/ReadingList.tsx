@@ -7,6 +7,7 @@ import { fixTitle } from '@/messages/fix-titles';
 import { formatFps, formatMoment } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
+import { VisuallyHidden } from '@/ui/layout';
 import { Tag } from '@/ui/Tag';
 import { useNotify } from '../shell/notices';
 import { useNowMs } from '../shell/use-now';
@@ -49,7 +50,7 @@ export function ReadingList() {
             <th scope="col">Scrubbing</th>
             <th scope="col">Set-up</th>
             <th scope="col">
-              <span aria-hidden="true" />
+              <VisuallyHidden>Action</VisuallyHidden>
             </th>
           </tr>
         </thead>

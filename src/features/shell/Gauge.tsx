@@ -33,7 +33,7 @@ const Aside = styled.aside`
     align-items: start;
     padding: 12px 20px 0;
   }
-  @media (max-width: 720px) { padding: 10px 12px 0; }
+  @media (max-width: 720px) { padding: 10px 12px 0; figure { display: none; } }
   @media print { display: none; }
 `;
 const Box = styled.section`

@@ -33,7 +33,7 @@ export function PreviewSettings() {
           onChange={(value) => set({ qualityRatio: Number(value) })}
         />
         <NumberField
-          label="Preview height, if your editor has one"
+          label="Preview height, if one is set"
           unit="lines"
           minValue={16}
           maxValue={32_768}

@@ -1,0 +1,323 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { demoCardNames, loadDemoCards } from '@/demo/load-demo-cards';
+import { describeCardFailure } from '@/messages/card';
+import { propertyRuns } from '../../../tests/arbitrary/setup';
+import {
+  adviseTrial,
+  applyCommand,
+  type CardCommand,
+  createJobCard,
+  deriveBaseState,
+  fixesInForce,
+  isReadyToExport,
+  isUsable,
+  type JobCard,
+  listPutBack,
+  listSteps,
+  migrateCard,
+  parseCard,
+  parseCardText,
+  type Reading,
+  readingInForce,
+  serializeCard,
+  targetFpsOf,
+} from '.';
+
+const empty = createJobCard({ id: 'card', title: 'Pots', nowMs: 1000 });
+const apply = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
+  commands.reduce((current, command) => {
+    const result = applyCommand(current, command, 2000);
+    if (!result.ok) throw new Error(JSON.stringify(result.failure));
+    return result.value;
+  }, card);
+const failureOf = (card: JobCard, command: CardCommand) => {
+  const result = applyCommand(card, command, 2000);
+  return result.ok ? null : result.failure;
+};
+const reading = (id: string, shownFps: number | null, scrubFeel: Reading['scrubFeel'] = null): CardCommand => ({
+  type: 'addReading',
+  input: { reading: { id, takenAtMs: 5, how: 'typed', shownFps, scrubFeel, note: '' } },
+});
+const begin = (id: string, fixId = 'lower-preview-quality', level: string | number = '1/2'): CardCommand => ({
+  type: 'beginTrial',
+  input: { id, fix: { id: fixId, level }, nowMs: 10 },
+});
+const end = (id: string, outcome: 'kept' | 'undone'): CardCommand => ({
+  type: 'endTrial',
+  input: { id, outcome, nowMs: 20 },
+});
+
+describe('parseCardText', () => {
+  it('gives back the very same card that was written', async () => {
+    for (const card of [empty, ...(await loadDemoCards())]) {
+      expect(parseCardText(serializeCard(card))).toEqual({ ok: true, value: card });
+    }
+    expect(demoCardNames).toHaveLength(3);
+  });
+
+  it('tells text, other JSON, newer versions, bad fields and broken references apart', async () => {
+    const [card] = await loadDemoCards();
+    if (!card) throw new Error('no demo card');
+    const codeOf = (text: string) => {
+      const result = parseCardText(text);
+      if (result.ok) return 'ok';
+      expect(describeCardFailure(result.failure).length).toBeGreaterThan(20);
+      return result.failure.code;
+    };
+    expect(codeOf('shopping list')).toBe('card-not-json');
+    expect(codeOf('[]')).toBe('card-not-a-card');
+    expect(codeOf('{"format":"something-else"}')).toBe('card-not-a-card');
+    expect(codeOf(JSON.stringify({ ...card, version: 2 }))).toBe('card-newer-version');
+    expect(codeOf(JSON.stringify({ ...card, version: 'one' }))).toBe('card-field-invalid');
+    expect(codeOf(JSON.stringify({ ...card, putBackDone: ['nowhere'] }))).toBe('card-reference-broken');
+    expect(parseCard({ ...card, machine: { ...card.machine, coreCount: { value: 0, source: 'typed' } } })).toEqual({
+      ok: false,
+      failure: { code: 'card-field-invalid', path: 'machine.coreCount.value', received: '0' },
+    });
+  });
+
+  it('answers for any JSON value and any text without throwing', () => {
+    fc.assert(
+      fc.property(fc.jsonValue(), fc.string(), (value, text) => {
+        expect(typeof parseCard(value).ok).toBe('boolean');
+        expect(typeof parseCardText(text).ok).toBe('boolean');
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('answers for a card with any one field replaced by anything', async () => {
+    const [card] = await loadDemoCards();
+    if (!card) throw new Error('no demo card');
+    fc.assert(
+      fc.property(fc.constantFrom(...Object.keys(card)), fc.jsonValue(), (key, value) => {
+        const result = parseCard({ ...card, [key]: value });
+        if (result.ok) expect(Number.isFinite(targetFpsOf(result.value))).toBe(true);
+      }),
+      propertyRuns,
+    );
+  });
+});
+
+describe('migrateCard', () => {
+  it('goes step by step and throws where a step is missing', () => {
+    const steps = {
+      1: (card: object) => ({ ...card, version: 2, second: true }),
+      2: (card: object) => ({ ...card, version: 3, third: true }),
+    };
+    expect(migrateCard({ version: 1 }, 1, 3, steps)).toEqual({ version: 3, second: true, third: true });
+    expect(() => migrateCard({}, 1, 4, steps)).toThrow('no step from version 3');
+  });
+});
+
+describe('applyCommand', () => {
+  it('refuses a value out of range and leaves the card as it was', () => {
+    const command: CardCommand = { type: 'setTimeline', input: { patch: { heightPx: 4 } } };
+    expect(failureOf(empty, command)).toEqual({ code: 'value-out-of-range', path: 'timeline.heightPx', received: '4' });
+  });
+
+  it('refuses an empty title and keeps spaces off a good one', () => {
+    expect(failureOf(empty, { type: 'renameCard', input: { title: '   ' } })).toEqual({ code: 'title-empty' });
+    expect(apply(empty, { type: 'renameCard', input: { title: '  Kiln ' } }).title).toBe('Kiln');
+  });
+
+  it('fills in what was found out, and never over what was typed', () => {
+    const typed = apply(empty, { type: 'setMachine', input: { facts: { coreCount: { value: 6, source: 'typed' } } } });
+    const filled = apply(typed, {
+      type: 'fillMachine',
+      input: { facts: { coreCount: { value: 2, source: 'read' }, isPluggedIn: { value: 'yes', source: 'read' } } },
+    });
+    expect(filled.machine.coreCount).toEqual({ value: 6, source: 'typed' });
+    expect(filled.machine.isPluggedIn).toEqual({ value: 'yes', source: 'read' });
+  });
+
+  it('puts removed clips, programs, effects and readings back where they were', async () => {
+    const [card] = await loadDemoCards();
+    if (!card) throw new Error('no demo card');
+    const clip = card.clips[3];
+    const [effect] = card.timeline.effects;
+    const [program] = card.programs;
+    const [past] = card.readings;
+    if (!clip || !effect || !program || !past) throw new Error('the demo card has all of these');
+    const same = apply(
+      card,
+      { type: 'removeClips', input: { ids: [clip.id] } },
+      { type: 'addClips', input: { clips: [{ clip, index: 3 }] } },
+      { type: 'removeEffect', input: { id: effect.id } },
+      { type: 'addEffect', input: { effect, index: 0 } },
+      { type: 'removeProgram', input: { id: program.id } },
+      { type: 'addProgram', input: { program, index: 0 } },
+      { type: 'removeReading', input: { id: past.id } },
+      { type: 'restoreReading', input: { reading: past, index: 0 } },
+    );
+    expect({ ...same, updatedAtMs: card.updatedAtMs }).toEqual(card);
+  });
+
+  it('shapes an undescribed timeline by its first clip, and leaves a described one alone', async () => {
+    const [card] = await loadDemoCards();
+    const clip = card?.clips[0];
+    if (!clip) throw new Error('no demo clip');
+    const add: CardCommand = { type: 'addClips', input: { clips: [{ clip }] } };
+    expect(apply(empty, add).timeline).toMatchObject({ widthPx: 3840, heightPx: 2160, isDescribed: false });
+    const described = apply(empty, { type: 'setTimeline', input: { patch: { titleCount: 1 } } });
+    expect(apply(described, add).timeline).toMatchObject({ widthPx: 1920, isDescribed: true });
+  });
+
+  it('fails by code for things that are not there or are there twice', () => {
+    expect(failureOf(empty, { type: 'removeClips', input: { ids: ['x'] } })).toMatchObject({
+      code: 'item-missing',
+      item: 'clip',
+    });
+    expect(failureOf(empty, { type: 'removeEffect', input: { id: 'x' } })).toMatchObject({ code: 'item-missing' });
+    expect(failureOf(empty, { type: 'updateProgram', input: { id: 'x', patch: {} } })).toMatchObject({
+      code: 'item-missing',
+    });
+    const one = apply(empty, reading('r', 12));
+    expect(failureOf(one, reading('r', 13))).toMatchObject({ code: 'item-exists' });
+    expect(failureOf(empty, reading('r', null))).toEqual({ code: 'reading-empty' });
+  });
+});
+
+describe('trials', () => {
+  const measured = apply(empty, reading('before', 10, 'jumpy'));
+
+  it('needs a reading first, takes one fix at a time, and keeps it only after a second reading', () => {
+    expect(failureOf(empty, begin('t'))).toEqual({ code: 'trial-needs-reading' });
+    const open = apply(measured, begin('t'));
+    expect(failureOf(open, begin('u'))).toMatchObject({ code: 'trial-already-open' });
+    expect(failureOf(open, end('t', 'kept'))).toEqual({ code: 'trial-needs-reading' });
+    const kept = apply(open, reading('after', 24, 'fine'), end('t', 'kept'));
+    expect(fixesInForce(kept)).toEqual([{ id: 'lower-preview-quality', level: '1/2' }]);
+    expect(readingInForce(kept)?.id).toBe('after');
+    expect(failureOf(kept, end('t', 'undone'))).toEqual({ code: 'trial-not-open' });
+  });
+
+  it('goes back to the first reading when a trial is undone or given up', () => {
+    const undone = apply(measured, begin('t'), reading('after', 10), end('t', 'undone'));
+    expect(fixesInForce(undone)).toEqual([]);
+    expect(readingInForce(undone)?.id).toBe('before');
+    expect(fixesInForce(apply(measured, begin('t'), end('t', 'undone')))).toEqual([]);
+  });
+
+  it('replaces a kept level by a later one of the same fix', () => {
+    const twice = apply(
+      measured,
+      begin('t'),
+      reading('a', 15),
+      end('t', 'kept'),
+      begin('u', 'lower-preview-quality', '1/4'),
+      reading('b', 24),
+      end('u', 'kept'),
+    );
+    expect(fixesInForce(twice)).toEqual([{ id: 'lower-preview-quality', level: '1/4' }]);
+    expect(listPutBack(twice).map((line) => line.trial.id)).toEqual(['u']);
+  });
+
+  it('keeps a reading that a trial rests on', () => {
+    expect(failureOf(apply(measured, begin('t')), { type: 'removeReading', input: { id: 'before' } })).toEqual({
+      code: 'reading-in-use',
+    });
+  });
+
+  it('is ready to export only with no trial open and every line ticked, and again after undoing the fix', () => {
+    const open = apply(measured, begin('t'), reading('after', 24));
+    expect(isReadyToExport(open)).toBe(false);
+    const kept = apply(open, end('t', 'kept'));
+    expect(isReadyToExport(kept)).toBe(false);
+    const ticked = apply(kept, { type: 'tickPutBack', input: { trialId: 't', isDone: true } });
+    expect(isReadyToExport(ticked)).toBe(true);
+    expect(isReadyToExport(apply(ticked, { type: 'tickPutBack', input: { trialId: 't', isDone: false } }))).toBe(false);
+    const undone = apply(ticked, { type: 'undoKeptTrial', input: { id: 't', nowMs: 30 } });
+    expect(isReadyToExport(undone)).toBe(true);
+    expect(undone.putBackDone).toEqual([]);
+  });
+
+  it('does not hold up an export for what is put back at the end of the day', () => {
+    const kept = apply(measured, begin('t', 'close-programs', 'all'), reading('after', 24), end('t', 'kept'));
+    expect(listPutBack(kept)).toMatchObject([{ when: 'end-of-day', isDone: false }]);
+    expect(isReadyToExport(kept)).toBe(true);
+  });
+});
+
+describe('a fix’s level', () => {
+  it('is refused where the fix does not have it, from a file and from a command', () => {
+    const open = apply(apply(empty, reading('before', 10)), begin('t'));
+    const [trial] = open.trials;
+    if (!trial) throw new Error('the card has a trial');
+    for (const fix of [
+      { id: 'lower-preview-quality', level: '3/2' },
+      { id: 'make-proxies', level: 'tall' },
+      { id: 'close-programs', level: null },
+      { id: 'turn-on-hardware-decode', level: 'all' },
+    ])
+      expect(parseCard({ ...open, trials: [{ ...trial, fix }] }), fix.id).toMatchObject({
+        failure: { code: 'card-field-invalid', path: 'trials.0.fix.level' },
+      });
+    expect(failureOf(apply(empty, reading('before', 10)), begin('t', 'make-proxies', -5))).toMatchObject({
+      code: 'value-out-of-range',
+    });
+    expect(parseCard({ ...open, trials: [{ ...trial, fix: { id: 'of-a-newer-oil-can', level: 9 } }] }).ok).toBe(true);
+  });
+});
+
+describe('adviseTrial', () => {
+  const pair = (a: number | null, b: number | null, feelA: Reading['scrubFeel'], feelB: Reading['scrubFeel']) => {
+    const base = { id: 'x', takenAtMs: 0, how: 'typed' as const, fixes: [], note: '' };
+    return adviseTrial({ ...base, shownFps: a, scrubFeel: feelA }, { ...base, shownFps: b, scrubFeel: feelB });
+  };
+  it('keeps a tenth or more, undoes a loss, and calls less than a tenth no clear change', () => {
+    expect(pair(10, 11, null, null)).toBe('keep');
+    expect(pair(10, 10.5, null, null)).toBe('no-clear-change');
+    expect(pair(10, 9, null, null)).toBe('undo');
+    expect(pair(0, 12, null, null)).toBe('keep');
+  });
+  it('never recommends keeping what made one respect worse', () => {
+    expect(pair(10, 20, 'fine', 'jumpy')).toBe('undo');
+    expect(pair(null, null, 'unusable', 'jumpy')).toBe('keep');
+  });
+});
+
+describe('targetFpsOf', () => {
+  it('is the lower of the timeline’s rate and that of most footage, and can be lowered further only', async () => {
+    const [, , boat] = await loadDemoCards();
+    if (!boat) throw new Error('no demo card');
+    expect(targetFpsOf(boat)).toBeCloseTo(29.97, 2);
+    expect(targetFpsOf({ ...boat, timeline: { ...boat.timeline, frameRate: { num: 24, den: 1 } } })).toBe(24);
+    expect(targetFpsOf({ ...boat, targetFps: 20 })).toBe(20);
+    expect(targetFpsOf({ ...boat, targetFps: 120 })).toBeCloseTo(29.97, 2);
+  });
+});
+
+describe('isUsable', () => {
+  it('asks only for what is complained of', () => {
+    const scrubOnly = { ...empty, symptoms: { moments: ['scrubbing' as const], kinds: [] } };
+    const base = { id: 'x', takenAtMs: 0, how: 'typed' as const, fixes: [], note: '' };
+    expect(isUsable(scrubOnly, { ...base, shownFps: 3, scrubFeel: 'fine' })).toBe(true);
+    expect(isUsable(empty, { ...base, shownFps: 23.75, scrubFeel: 'unusable' })).toBe(true);
+    expect(isUsable(empty, { ...base, shownFps: 23.7, scrubFeel: null })).toBe(false);
+  });
+});
+
+describe('listSteps', () => {
+  it('has one next step on an empty card, the first, and it moves on when a step is finished by hand', () => {
+    const nextOf = (card: JobCard) =>
+      listSteps(card)
+        .filter((step) => step.isNext)
+        .map((step) => step.id);
+    expect(nextOf(empty)).toEqual(['first-things']);
+    expect(nextOf(apply(empty, { type: 'finishStep', input: { stepId: 'first-things' } }))).toEqual(['machine']);
+  });
+});
+
+describe('deriveBaseState', () => {
+  it('stands in a usual clip while there is no footage', () => {
+    expect(deriveBaseState(empty).setup.clips).toHaveLength(1);
+  });
+  it('gives the cost model a plausible rate whatever a file states', async () => {
+    const [card] = await loadDemoCards();
+    if (!card) throw new Error('no demo card');
+    const odd = card.clips.map((clip) => ({ ...clip, facts: { ...clip.facts, frameRate: { num: 1, den: 1000 } } }));
+    expect(deriveBaseState({ ...card, clips: odd }).setup.clips[0]?.original.frameRateFps).toBe(1);
+  });
+});

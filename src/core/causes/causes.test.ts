@@ -1,0 +1,46 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { settlingTests } from '@/messages/findings';
+import { causeTexts } from '@/messages/load';
+import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
+import { estimate, middleParameters, usableRateRatio } from '../load';
+import { causeCatalogue, findBindingCause } from '.';
+
+describe('causeCatalogue', () => {
+  it('names each cause once, and a person can read of every one', () => {
+    expect(new Set(causeCatalogue.map((cause) => cause.id)).size).toBe(causeCatalogue.length);
+    for (const { id } of causeCatalogue) {
+      expect(causeTexts[id].title.length).toBeGreaterThan(5);
+      expect(settlingTests[id].length).toBeGreaterThan(5);
+    }
+  });
+
+  it('never makes the preview worse by a repair', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const middle = middleParameters(state.setup.machine.coreCount);
+        const now = estimate(state, 'heaviest', middle).shownFps;
+        for (const cause of causeCatalogue) {
+          // Hardware decoding can be worse than many quick cores; that is for a trial to find out.
+          if (cause.kind === 'load' || cause.id === 'hardware-decode-off') continue;
+          expect(estimate(cause.repair(state), 'heaviest', middle).shownFps, cause.id).toBeGreaterThanOrEqual(
+            now * (1 - 1e-12),
+          );
+        }
+      }),
+      propertyRuns,
+    );
+  });
+});
+
+describe('findBindingCause', () => {
+  it('names none exactly where the middle of the estimate is usable', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const { shownFps } = estimate(state, 'heaviest', middleParameters(state.setup.machine.coreCount));
+        expect(findBindingCause(state) === null).toBe(shownFps >= usableRateRatio * state.setup.targetFps);
+      }),
+      propertyRuns,
+    );
+  });
+});

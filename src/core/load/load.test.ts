@@ -1,0 +1,214 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { percentileOfSorted } from '../numbers/percentile';
+import {
+  compile,
+  decodeCosts,
+  drawParameterSamples,
+  estimate,
+  middleParameters,
+  type SetupState,
+  softwareDecodeMs,
+  usualHidden,
+} from '.';
+import { blendCost, effectCosts, effectMs, scaleMsPerSourceMegapixel } from './effect-costs';
+
+/** The measured table of the plan, copied beside the tests so that they run anywhere. */
+const decodeRows = readFileSync(new URL('../../../tests/fixtures/decode-cost.csv', import.meta.url), 'utf8')
+  .trim()
+  .split('\n')
+  .slice(1)
+  .map((line) => {
+    const [codec = '', , width, height, rate, pixelFormat = '', mbit, ms] = line.split(',');
+    const chroma = pixelFormat.includes('422') ? ('4:2:2' as const) : ('4:2:0' as const);
+    return {
+      frame: {
+        codec,
+        bitDepth: pixelFormat.includes('10') ? 10 : 8,
+        chroma,
+        megapixels: (Number(width) * Number(height)) / 1e6,
+        megabits: Number(mbit) / Number(rate),
+      },
+      measuredMs: Number(ms),
+    };
+  });
+
+const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
+  hidden: usualHidden,
+  setup: {
+    machine: {
+      coreCount: 4,
+      coreSpeedRatio: 1,
+      powerRatio: 1,
+      memoryMib: 16_384,
+      graphicsRatio: 1,
+      graphicsYear: 2019,
+      decodeMegapixelPerSec: 0,
+      readMegabytePerSec: 500,
+      driveLatencyMs: 0.1,
+    },
+    clips: [
+      {
+        id: 'a',
+        durationMs: 60_000,
+        original: {
+          codec: 'h264',
+          bitDepth: 8,
+          chroma: '4:2:0',
+          widthPx: 1920,
+          heightPx: 1080,
+          frameRateFps: 25,
+          bitrateMbitPerSec: 25,
+          meanKeyFrameDistanceFrames: 50,
+        },
+        proxy: null,
+      },
+    ],
+    timeline: { widthPx: 1920, heightPx: 1080, frameRateFps: 25, videoLayerCount: 1, titleCount: 0, effects: [] },
+    preview: {
+      qualityRatio: 1,
+      heightPx: null,
+      areEffectsBypassed: false,
+      hardwareDecode: 'no',
+      graphicsDrawing: 'no',
+    },
+    programs: [],
+    targetFps: 25,
+    ...change,
+  },
+});
+
+describe('softwareDecodeMs', () => {
+  it('stays within 14 % of every measured row, and within 5 % of half of them', () => {
+    const errors = decodeRows
+      .map(({ frame, measuredMs }) => Math.abs(softwareDecodeMs(frame) / measuredMs - 1))
+      .sort((a, b) => a - b);
+    expect(errors.length).toBe(24);
+    expect(errors.at(-1)).toBeLessThan(0.14);
+    expect(percentileOfSorted(errors, 0.5)).toBeLessThan(0.05);
+  });
+
+  it('charges 4:2:2 a third more pixels than 4:2:0, and a codec it does not know as 10-bit H.264', () => {
+    const frame = { codec: 'h264', bitDepth: 8, megapixels: 1, megabits: 0 };
+    const [plain, wide] = [
+      softwareDecodeMs({ ...frame, chroma: '4:2:0' }),
+      softwareDecodeMs({ ...frame, chroma: '4:2:2' }),
+    ];
+    expect(wide / plain).toBeCloseTo(4 / 3, 10);
+    expect(softwareDecodeMs({ ...frame, codec: 'oilc', chroma: '4:2:0' })).toBe(4.65);
+  });
+
+  it('has finite positive costs in every row', () => {
+    for (const row of decodeCosts) expect(row.msPerMegapixel).toBeGreaterThan(0);
+  });
+});
+
+describe('effect costs', () => {
+  it('follow the measured table: blend at both sizes, scaling and curves at 1080 lines', () => {
+    expect(blendCost.fixedMs + blendCost.msPerMegapixel * 0.5184).toBeCloseTo(12.5, 1);
+    expect(blendCost.fixedMs + blendCost.msPerMegapixel * 2.0736).toBeCloseTo(37.92, 1);
+    expect(scaleMsPerSourceMegapixel * 2.0736).toBeCloseTo(3.34, 2);
+    expect(effectMs('colour-curves', 2.0736)).toBeCloseTo(27.56, 0);
+  });
+  it('name each kind once, with a finite cost', () => {
+    expect(new Set(effectCosts.map((row) => row.kind)).size).toBe(effectCosts.length);
+    for (const row of effectCosts) expect(row.msPerMegapixel).toBeGreaterThan(0);
+  });
+});
+
+describe('estimate', () => {
+  const middle = middleParameters(4);
+  const withEffects = {
+    ...state().setup.timeline,
+    effects: [{ kind: 'rotate' as const, layerCount: 2 }],
+  };
+
+  it('makes half the preview quality a quarter of the effects, and leaves decoding alone', () => {
+    const full = estimate(state({ timeline: withEffects }), 'heaviest', middle);
+    const half = estimate(
+      state({ timeline: withEffects, preview: { ...state().setup.preview, qualityRatio: 0.5 } }),
+      'heaviest',
+      middle,
+    );
+    const msOf = (frame: typeof full, id: string) => frame.stages.find((stage) => stage.id === id)?.ms ?? Number.NaN;
+    expect(msOf(half, 'effects') / msOf(full, 'effects')).toBeCloseTo(0.25, 10);
+    expect(msOf(half, 'decode')).toBe(msOf(full, 'decode'));
+    expect(msOf(half, 'read')).toBe(msOf(full, 'read'));
+  });
+
+  it('lets proxies shrink decoding and scrubbing, not effects at the same preview size', () => {
+    const [clip] = state().setup.clips;
+    if (!clip) throw new Error('the set-up has a clip');
+    const proxy = {
+      ...clip.original,
+      widthPx: 960,
+      heightPx: 540,
+      bitrateMbitPerSec: 10,
+      meanKeyFrameDistanceFrames: 1,
+    };
+    const before = compile(state({ timeline: withEffects }), 'heaviest');
+    const after = compile(state({ timeline: withEffects, clips: [{ ...clip, proxy }] }), 'heaviest');
+    expect(after.softwareOnlyRefMs).toBeLessThan(before.softwareOnlyRefMs / 2);
+    expect(after.scrubSoftwareOnlyRefMs).toBeLessThan(before.scrubSoftwareOnlyRefMs / 20);
+    expect(after.effectsRefMs).toBe(before.effectsRefMs);
+  });
+
+  it('shows no gain of proxies that exist and are not shown', () => {
+    const [clip] = state().setup.clips;
+    if (!clip) throw new Error('the set-up has a clip');
+    const withProxy = state({ clips: [{ ...clip, proxy: { ...clip.original, heightPx: 270, widthPx: 480 } }] });
+    const hiddenProxy = { ...withProxy, hidden: { ...usualHidden, areProxiesShown: false } };
+    expect(compile(hiddenProxy, 'heaviest').softwareOnlyRefMs).toBe(compile(state(), 'heaviest').softwareOnlyRefMs);
+    expect(compile(withProxy, 'heaviest').softwareOnlyRefMs).toBeLessThan(
+      compile(state(), 'heaviest').softwareOnlyRefMs,
+    );
+  });
+
+  it('multiplies the interval when more memory is wanted than there is', () => {
+    const roomy = estimate(state(), 'heaviest', middle);
+    const short = estimate(state({ machine: { ...state().setup.machine, memoryMib: 2048 } }), 'heaviest', middle);
+    expect(short.intervalMs).toBeGreaterThan(roomy.intervalMs * 1.5);
+  });
+
+  it('takes hardware decoding off the cores where the machine can, and nowhere else', () => {
+    const machine = { ...state().setup.machine, decodeMegapixelPerSec: 450 };
+    const on = { ...state().setup.preview, hardwareDecode: 'yes' as const };
+    const able = compile(state({ machine, preview: on }), 'heaviest');
+    expect(able.softwareOnlyRefMs).toBe(0);
+    expect(able.hardwareMs).toBeCloseTo(2.0736 / 0.45, 6);
+    const [clip] = state().setup.clips;
+    if (!clip) throw new Error('the set-up has a clip');
+    const tenBit = { ...clip, original: { ...clip.original, bitDepth: 10 } };
+    expect(compile(state({ machine, preview: on, clips: [tenBit] }), 'heaviest').hardwareMs).toBe(0);
+  });
+});
+
+describe('compile', () => {
+  it('takes the heaviest quarter of the footage by duration', () => {
+    const [clip] = state().setup.clips;
+    if (!clip) throw new Error('the set-up has a clip');
+    const heavy = {
+      ...clip,
+      id: 'heavy',
+      durationMs: 20_000,
+      original: { ...clip.original, codec: 'hevc', bitDepth: 10 },
+    };
+    const light = { ...clip, durationMs: 60_000 };
+    const mixed = compile(state({ clips: [light, heavy] }), 'heaviest').softwareOnlyRefMs;
+    expect(mixed).toBeCloseTo(compile(state({ clips: [heavy] }), 'heaviest').softwareOnlyRefMs, 9);
+    expect(compile(state({ clips: [light, heavy] }), 'usual').softwareOnlyRefMs).toBeLessThan(mixed);
+  });
+});
+
+describe('drawParameterSamples', () => {
+  it('gives the same draws at every call, each within its range', () => {
+    const [a, b] = [drawParameterSamples(256, 6), drawParameterSamples(256, 6)];
+    expect(a).toEqual(b);
+    for (const threads of a.decodeThreadCount) {
+      expect(threads).toBeGreaterThanOrEqual(1);
+      expect(threads).toBeLessThanOrEqual(6);
+    }
+    const sorted = Float64Array.from(a.decodeFactor).sort();
+    expect(percentileOfSorted(sorted, 0.5)).toBeCloseTo(1, 1);
+  });
+});

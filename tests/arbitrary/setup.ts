@@ -1,0 +1,88 @@
+import fc from 'fast-check';
+import { chromaFormats } from '@/core/footage';
+import { effectKinds, type Hidden, type PictureStream, type Setup, type SetupState } from '@/core/load';
+import { driveKinds, graphicsKinds, knownStates, powerModes, speedClasses } from '@/core/machine';
+
+const stream: fc.Arbitrary<PictureStream> = fc.record({
+  codec: fc.constantFrom('h264', 'hevc', 'vp9', 'av1', 'prores', 'mjpeg', 'dnxhd', 'mpeg2video', 'oilc'),
+  bitDepth: fc.constantFrom(8, 10, 12),
+  chroma: fc.constantFrom(...chromaFormats),
+  widthPx: fc.integer({ min: 16, max: 8192 }),
+  heightPx: fc.integer({ min: 16, max: 4320 }),
+  frameRateFps: fc.constantFrom(1, 12, 23.976, 25, 29.97, 60, 120, 240, 500),
+  bitrateMbitPerSec: fc.double({ min: 0, max: 2000, noNaN: true }),
+  meanKeyFrameDistanceFrames: fc.double({ min: 1, max: 600, noNaN: true }),
+});
+
+const clip = fc.record({
+  id: fc.uuid(),
+  durationMs: fc.double({ min: 1, max: 1e7, noNaN: true }),
+  original: stream,
+  proxy: fc.option(stream, { nil: null }),
+});
+
+const setup: fc.Arbitrary<Setup> = fc
+  .record({
+    coreCount: fc.integer({ min: 1, max: 64 }),
+    speed: fc.constantFrom(...speedClasses),
+    power: fc.constantFrom(...powerModes),
+    graphics: fc.constantFrom(...graphicsKinds),
+    drive: fc.constantFrom(...driveKinds),
+    memoryMib: fc.integer({ min: 512, max: 262_144 }),
+    graphicsYear: fc.integer({ min: 2005, max: 2026 }),
+    clips: fc.array(clip, { minLength: 1, maxLength: 8 }),
+    timeline: fc.record({
+      widthPx: fc.integer({ min: 16, max: 8192 }),
+      heightPx: fc.integer({ min: 16, max: 4320 }),
+      frameRateFps: fc.constantFrom(12, 23.976, 25, 29.97, 50, 60),
+      videoLayerCount: fc.integer({ min: 1, max: 8 }),
+      titleCount: fc.integer({ min: 0, max: 8 }),
+      effects: fc.array(
+        fc.record({ kind: fc.constantFrom(...effectKinds), layerCount: fc.integer({ min: 1, max: 6 }) }),
+        { maxLength: 5 },
+      ),
+    }),
+    preview: fc.record({
+      qualityRatio: fc.constantFrom(1, 0.75, 0.5, 0.25, 0.125),
+      heightPx: fc.option(fc.integer({ min: 16, max: 2160 }), { nil: null }),
+      areEffectsBypassed: fc.boolean(),
+      hardwareDecode: fc.constantFrom(...knownStates),
+      graphicsDrawing: fc.constantFrom(...knownStates),
+    }),
+    programs: fc.array(
+      fc.record({
+        id: fc.uuid(),
+        busyCores: fc.double({ min: 0, max: 8, noNaN: true }),
+        memoryMib: fc.double({ min: 0, max: 8192, noNaN: true }),
+        canClose: fc.constantFrom(...knownStates),
+      }),
+      { maxLength: 5 },
+    ),
+  })
+  .map(({ coreCount, speed, power, graphics, drive, memoryMib, graphicsYear, ...rest }) => ({
+    ...rest,
+    machine: {
+      coreCount,
+      coreSpeedRatio: speed.coreSpeedRatio,
+      powerRatio: power.powerRatio,
+      memoryMib,
+      graphicsRatio: graphics.graphicsRatio,
+      graphicsYear,
+      decodeMegapixelPerSec: graphics.decodeMegapixelPerSec,
+      readMegabytePerSec: drive.readMegabytePerSec,
+      driveLatencyMs: drive.latencyMs,
+    },
+    targetFps: rest.timeline.frameRateFps,
+  }));
+
+const hidden: fc.Arbitrary<Hidden> = fc.record({
+  areProxiesShown: fc.boolean(),
+  isPanelReadingOriginals: fc.boolean(),
+  effectsAt: fc.constantFrom('clip', 'project', 'preview'),
+});
+
+/** Any set-up that a card can give, with any hidden state. */
+export const arbitraryState: fc.Arbitrary<SetupState> = fc.record({ setup, hidden });
+
+/** Runs of every property test, and the seed they are drawn with; fast-check prints both with a counterexample. */
+export const propertyRuns = { seed: 20261125, numRuns: 200 } as const;

@@ -1,0 +1,89 @@
+import { createRequire } from 'node:module';
+import { expect, type Page, test } from '@playwright/test';
+import type { AxeResults } from 'axe-core';
+import { openCards, openStep, stepNames } from './screens';
+
+const axePath = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
+
+/** Everything that axe finds wrong, as short lines. */
+async function findViolations(page: Page): Promise<readonly string[]> {
+  // Injected by the debugger, which the page's policy does not bind.
+  await page.evaluate(await (await import('node:fs/promises')).readFile(axePath, 'utf8'));
+  const results = await page.evaluate<AxeResults>('axe.run(document, { resultTypes: ["violations"] })');
+  return results.violations.flatMap((violation) =>
+    violation.nodes.map((node) => `${violation.id}: ${node.target.join(' ')} ${node.failureSummary ?? ''}`),
+  );
+}
+
+const setTheme = (page: Page, theme: 'day' | 'night', baseURL = '') =>
+  page.context().addCookies([{ name: 'oil-can-theme', value: theme, url: baseURL }]);
+
+for (const theme of ['day', 'night'] as const) {
+  test(`has nothing that axe objects to on any screen by ${theme}`, async ({ page, baseURL }) => {
+    test.setTimeout(180_000);
+    await setTheme(page, theme, baseURL);
+    await openCards(page);
+    expect(await page.evaluate(() => document.documentElement.dataset.theme)).toBe(theme);
+    expect(await findViolations(page)).toEqual([]);
+    for (const [stepId] of stepNames) {
+      await openStep(page, 'demo-effects-bound', stepId);
+      expect(await findViolations(page), stepId).toEqual([]);
+    }
+    // A trial under way, a put-back list, and an empty card look different.
+    await openStep(page, 'demo-effects-bound', 'fixes');
+    await page.getByRole('button', { name: 'Try this: Lower the preview quality to 1/2' }).click();
+    expect(await findViolations(page), 'trial').toEqual([]);
+    await page.getByRole('textbox', { name: 'Shown, frames a second' }).fill('24');
+    await page.keyboard.press('Tab');
+    await page.getByRole('button', { name: 'Store the second reading' }).click();
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('img', { name: /Readings in order/ }).waitFor();
+    expect(await findViolations(page), 'after a trial').toEqual([]);
+    await openStep(page, 'demo-effects-bound', 'export-check');
+    expect(await findViolations(page), 'export check with lines').toEqual([]);
+    await page.goto('/');
+    await page.getByRole('button', { name: 'Start a card' }).click();
+    for (const [stepId, name] of stepNames) {
+      await page
+        .getByRole('navigation', { name: 'Steps' })
+        .getByRole('link', { name: new RegExp(`^${name}`) })
+        .click();
+      await page.getByRole('heading', { name, level: 1 }).waitFor();
+      expect(await findViolations(page), `empty ${stepId}`).toEqual([]);
+    }
+  });
+}
+
+for (const [widthPx, heightPx] of [
+  [1920, 1080],
+  [1280, 800],
+  // 1280 × 800 at 200 % zoom.
+  [640, 400],
+  [390, 844],
+] as const)
+  test(`needs no sideways scrolling at ${widthPx} × ${heightPx}`, async ({ page }) => {
+    await page.setViewportSize({ width: widthPx, height: heightPx });
+    await openCards(page);
+    const overflowOf = () =>
+      page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+    expect(await overflowOf(), 'cards').toBeLessThanOrEqual(0);
+    for (const [stepId, name] of stepNames) {
+      await openStep(page, 'demo-decode-bound', stepId);
+      await page.getByRole('heading', { name, level: 1 }).waitFor();
+      expect(await overflowOf(), stepId).toBeLessThanOrEqual(0);
+    }
+  });
+
+test('works by keyboard alone: a choice, a field and the way on', async ({ page }) => {
+  await openCards(page);
+  await openStep(page, 'demo-effects-bound', 'findings');
+  const quality = page.getByRole('radiogroup', { name: 'Preview quality' });
+  await quality.getByRole('radio', { name: 'Full' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(quality.getByRole('radio', { name: '1/2' })).toBeChecked();
+  await expect(page.getByText('with the choices below')).toBeVisible();
+  const goOn = page.getByRole('main').getByRole('button', { name: 'On to fixes' });
+  await goOn.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Fixes', level: 1 })).toBeVisible();
+});

@@ -1,0 +1,27 @@
+import type { Page } from '@playwright/test';
+
+/** The steps of a card, as a person reads them on the rail. */
+export const stepNames = [
+  ['first-things', 'First things'],
+  ['machine', 'Machine'],
+  ['footage', 'Footage'],
+  ['timeline', 'Timeline'],
+  ['symptoms', 'Symptoms'],
+  ['findings', 'Findings'],
+  ['fixes', 'Fixes'],
+  ['export-check', 'Export check'],
+] as const;
+
+export const demoCardIds = ['demo-decode-bound', 'demo-effects-bound', 'demo-programs-busy'] as const;
+
+/** Opens the job cards and waits until the demo cards hang there. */
+export async function openCards(page: Page): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'Kiln diaries, episode 6' }).waitFor();
+}
+
+/** Opens a step of a card that this browser has. */
+export async function openStep(page: Page, cardId: string, stepId: string): Promise<void> {
+  await page.goto(`/card/${cardId}/${stepId}`);
+  await page.getByRole('navigation', { name: 'Steps' }).waitFor();
+}
