@@ -12,8 +12,6 @@ export const stepNames = [
   ['export-check', 'Export check'],
 ] as const;
 
-export const demoCardIds = ['demo-decode-bound', 'demo-effects-bound', 'demo-programs-busy'] as const;
-
 /** Opens the job cards and waits until the demo cards hang there. */
 export async function openCards(page: Page): Promise<void> {
   await page.goto('/');
@@ -23,5 +21,5 @@ export async function openCards(page: Page): Promise<void> {
 /** Opens a step of a card that this browser has. */
 export async function openStep(page: Page, cardId: string, stepId: string): Promise<void> {
   await page.goto(`/card/${cardId}/${stepId}`);
-  await page.getByRole('navigation', { name: 'Steps' }).waitFor();
+  await page.getByRole('navigation', { name: 'Steps' }).waitFor({ state: 'attached' });
 }

@@ -25,7 +25,7 @@ import { useNowMs } from './use-now';
 
 const Aside = styled.aside`
   padding: 22px 20px 24px 12px;
-  @media (min-width: 1101px) { position: sticky; top: 56px; align-self: start; max-height: calc(100vh - 56px); overflow: auto; }
+  @media (min-width: 1101px) { position: sticky; top: 56px; align-self: start; }
   @media (max-width: 1100px) {
     display: grid;
     grid-template-columns: repeat(auto-fit, minmax(min(100%, 280px), 1fr));

@@ -1,0 +1,107 @@
+import { spawnSync } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** Runs the command line as a person does, but for npm. */
+const oilCan = (...args: readonly string[]) => {
+  const ran = spawnSync('node_modules/.bin/tsx', ['bin/oil-can.ts', ...args], { cwd: root, encoding: 'utf8' });
+  return { exitCode: ran.status, json: ran.stdout === '' ? null : JSON.parse(ran.stdout), messages: ran.stderr };
+};
+
+describe('oil-can', () => {
+  it('inspect gives facts and, in their place, failures, and ends with 1 where there was one', () => {
+    const { exitCode, json } = oilCan(
+      'inspect',
+      'tests/fixtures/media/h264-8bit.mp4',
+      'tests/fixtures/media/empty.mp4',
+      'nowhere.mp4',
+    );
+    expect(exitCode).toBe(1);
+    expect(Object.keys(json[0]).sort()).toEqual(
+      [
+        ...['fileName', 'container', 'codec', 'profile', 'widthPx', 'heightPx', 'frameRateFps', 'isVariableFrameRate'],
+        ...['bitDepth', 'chroma', 'bitrateMbitPerSec', 'durationMs', 'frameCount', 'keyFrameDistance'],
+        ...['rotationDegrees', 'audio', 'traits'],
+      ].sort(),
+    );
+    expect(json[1]).toEqual({ fileName: 'empty.mp4', failure: { code: 'file-empty' } });
+    expect(json[2]).toMatchObject({ fileName: 'nowhere.mp4', failure: { code: 'file-unreadable' } });
+  });
+
+  it('check says whether a card can be used, and why not', () => {
+    expect(oilCan('check', 'src/demo/cards/decode-bound.json')).toMatchObject({
+      exitCode: 0,
+      json: { isValid: true, version: 1 },
+    });
+    const broken = oilCan('check', 'package.json');
+    expect(broken).toMatchObject({ exitCode: 1, json: { failure: { code: 'card-not-a-card' } } });
+    expect(broken.messages).toContain('not a job card');
+  });
+
+  it('findings has the documented shape, and makes no causes, tests or plans up', () => {
+    const { exitCode, json } = oilCan('findings', 'src/demo/cards/effects-bound.json');
+    expect(exitCode).toBe(0);
+    expect(Object.keys(json)).toEqual([
+      'targetFps',
+      'budgetMs',
+      'stages',
+      'bindingLane',
+      'shownFps',
+      'scrubMs',
+      'causes',
+      'nextTests',
+      'plans',
+    ]);
+    expect(json).toMatchObject({
+      targetFps: 25,
+      budgetMs: 40,
+      bindingLane: 'drawing',
+      causes: [],
+      nextTests: [],
+      plans: [],
+    });
+    expect(json.stages.map((stage: { readonly id: string }) => stage.id)).toEqual([
+      'read',
+      'decode',
+      'scale',
+      'effects',
+      'layers',
+      'show',
+    ]);
+  });
+
+  it('what-if takes fixes with and without levels and names the defaults it used', () => {
+    const { json } = oilCan(
+      'what-if',
+      'src/demo/cards/decode-bound.json',
+      'lower-preview-quality=1/8',
+      'make-proxies',
+      'close-programs',
+    );
+    expect(json.fixes).toEqual([
+      { id: 'lower-preview-quality', level: '1/8' },
+      { id: 'make-proxies', level: 540 },
+      { id: 'close-programs', level: 'all' },
+    ]);
+    expect(json.after.shownFps.mid).toBeGreaterThan(2 * json.before.shownFps.mid);
+  });
+
+  it('ends with 2 and the ways to use it for wrong use', () => {
+    for (const args of [
+      [],
+      ['polish'],
+      ['inspect'],
+      ['findings'],
+      ['what-if', 'x.json'],
+      ['what-if', 'x.json', 'wish'],
+      ['what-if', 'x.json', 'make-proxies=tall'],
+    ]) {
+      const { exitCode, json, messages } = oilCan(...args);
+      expect(exitCode, args.join(' ')).toBe(2);
+      expect(json).toBeNull();
+      expect(messages).toContain('oil-can inspect FILE');
+    }
+  });
+});
