@@ -1,5 +1,5 @@
 import { assertNever } from '@/core/assert-never';
-import type { FixId, FixLevel, PutBackTime, Sacrifice } from '@/core/fixes';
+import type { FixId, FixLevel, PutBackTime } from '@/core/fixes';
 import { formatMinutes } from './format';
 
 interface FixText {
@@ -122,13 +122,3 @@ export function describeEffort(minutes: number, requires: readonly ('save' | 're
   const extra = requires.includes('restart') ? ` and ${requirementTexts.restart}` : '';
   return `${formatMinutes(minutes)}${extra}`;
 }
-
-/** Names of the six kinds of sacrifice, in their order. */
-export const sacrificeLabels: Readonly<Record<keyof Sacrifice, string>> = {
-  picture: 'picture',
-  functions: 'functions',
-  minutes: 'waiting',
-  disk: 'disk',
-  putBack: 'to put back',
-  risk: 'risk',
-};

@@ -47,15 +47,15 @@ export const traitTexts: Readonly<Record<ClipTrait, TraitText>> = {
     why: 'Only a key frame can be shown on its own. A jump to any other place decodes everything since the last one, so scrubbing waits, even where playing is smooth.',
   },
   'ten-bit': {
-    label: '10-bit or more',
+    label: '10-bit',
     why: 'Finer colour steps, good for grading. They cost about half as much again to decode, and 10-bit H.264 is decoded in hardware almost nowhere.',
   },
   'chroma-422': {
-    label: '4:2:2 colour',
+    label: '4:2:2',
     why: 'A third more samples than 4:2:0. The hardware of most laptops cannot decode this, so the processor does it.',
   },
   'chroma-444': {
-    label: '4:4:4 colour',
+    label: '4:4:4',
     why: 'Twice the samples of 4:2:0. The hardware of most laptops cannot decode this, so the processor does it.',
   },
   'variable-frame-rate': {

@@ -1,6 +1,7 @@
 'use client';
 
 import styled from 'styled-components';
+import { VisuallyHidden } from './layout';
 import { type ColourName, colour, font } from './tokens';
 
 export interface BudgetStage {
@@ -112,15 +113,6 @@ const Legend = styled.ul`
   li { display: inline-flex; align-items: center; gap: 6px; }
   li > i { width: 12px; height: 12px; border-radius: 2px; }
 `;
-const Hidden = styled.table`
-  position: absolute;
-  width: 1px;
-  height: 1px;
-  overflow: hidden;
-  clip-path: inset(50%);
-  white-space: nowrap;
-`;
-
 /** Ends of rulers: 1, 2 or 5 times a power of ten, in at most six parts. */
 function rulerOf(longestMs: number): { readonly endMs: number; readonly stepMs: number } {
   const raw = longestMs / 6;
@@ -191,21 +183,23 @@ export function FrameBudget({ lanes, budgetMs, formatMs, size = 'full' }: FrameB
           ))}
         </Legend>
       )}
-      <Hidden>
-        <caption>Frame budget: {formatMs(budgetMs)} milliseconds a frame</caption>
-        <tbody>
-          {lanes.flatMap((lane) =>
-            lane.stages.map((stage) => (
-              <tr key={stage.id}>
-                <th scope="row">
-                  {lane.label}, {stage.label}
-                </th>
-                <td>{formatMs(stage.ms)} milliseconds</td>
-              </tr>
-            )),
-          )}
-        </tbody>
-      </Hidden>
+      <VisuallyHidden as="div">
+        <table>
+          <caption>Frame budget: {formatMs(budgetMs)} milliseconds a frame</caption>
+          <tbody>
+            {lanes.flatMap((lane) =>
+              lane.stages.map((stage) => (
+                <tr key={stage.id}>
+                  <th scope="row">
+                    {lane.label}, {stage.label}
+                  </th>
+                  <td>{formatMs(stage.ms)} milliseconds</td>
+                </tr>
+              )),
+            )}
+          </tbody>
+        </table>
+      </VisuallyHidden>
     </Frame>
   );
 }

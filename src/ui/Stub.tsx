@@ -25,5 +25,6 @@ export const Stub = styled.section`
   }
   &::before { left: -7px; }
   &::after { right: -7px; }
+  small { font-size: 13.5px; }
   h2, h3 { font-size: 15px; font-family: inherit; font-weight: 650; letter-spacing: 0; margin-bottom: 2px; }
 `;

@@ -1,4 +1,4 @@
-import styled, { css } from 'styled-components';
+import { css } from 'styled-components';
 import { colour } from './tokens';
 
 /** The column of a labelled control: label, control, help. */
@@ -27,9 +27,4 @@ export const wellStyle = css`
   color: ${colour.ink};
   width: 100%;
   &[data-invalid] { border-color: ${colour.alarm}; }
-`;
-
-export const Help = styled.span`
-  font-size: 14px;
-  color: ${colour.inkSoft};
 `;

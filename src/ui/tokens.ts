@@ -46,9 +46,6 @@ export const font = {
   mono: "'Atkinson Hyperlegible Mono Variable', monospace",
 } as const;
 
-/** Widths at which the layout changes, in CSS pixels. */
-export const breakpoint = { gaugeAsStripPx: 1100, railAsPickerPx: 720 } as const;
-
 /** Text and marks on their grounds, with the least contrast each needs; held by a test. */
 export const contrastPairs: readonly { readonly on: ColourName; readonly of: ColourName; readonly least: number }[] = [
   ...(['paper', 'card', 'inset'] as const).flatMap((on) => [

@@ -113,6 +113,7 @@ export interface JobCard {
 type SchemaCard = InferSchema<typeof jobCardSchema>;
 type Loosened<T> = T extends object ? { -readonly [K in keyof T]: Loosened<T[K]> } : T extends string ? string : T;
 type AssertSame<A, B extends A> = B;
+/** @public Only the compiler reads it. */
 export type SchemaMatchesTypes = [
   AssertSame<Loosened<SchemaCard>, Loosened<JobCard>>,
   AssertSame<Loosened<JobCard>, Loosened<SchemaCard>>,

@@ -1,3 +1,2 @@
 export { findBindingCause } from './binding-cause';
 export { type CauseId, causeCatalogue } from './catalogue';
-export type { CauseDefinition } from './types';

@@ -2,7 +2,7 @@ import { softwareDecodeMs } from '../load/decode-costs';
 import { estimate } from '../load/estimate';
 import { threadGainRatio } from '../load/evaluate';
 import { middleParameters } from '../load/parameters';
-import type { PictureStream, SetupClip, SetupState } from '../load/types';
+import type { Parameters, PictureStream, SetupClip, SetupState } from '../load/types';
 import { usableScrubMs } from '../load/usable';
 import { missingLinesRatio } from './preview-level';
 import type { FixDefinition, FixLevel } from './types';
@@ -31,18 +31,28 @@ function proxyOf(original: PictureStream, heightPx: number): PictureStream {
 }
 
 /** Whether reading or decoding this clip alone breaks the budget, or a scrub into it takes longer than is usable. */
-function isOverBudget(state: SetupState, clip: SetupClip): boolean {
+function isOverBudget(state: SetupState, clip: SetupClip, middle: Parameters): boolean {
   const alone: SetupState = { ...state, setup: { ...state.setup, clips: [clip] } };
-  const { laneMs, scrubMs } = estimate(alone, 'usual', middleParameters(state.setup.machine.coreCount));
+  const { laneMs, scrubMs } = estimate(alone, 'usual', middle);
   const budgetMs = 1000 / state.setup.targetFps;
   return laneMs.decoder > budgetMs || laneMs.drive > budgetMs || scrubMs - laneMs.drawing > usableScrubMs;
 }
 
+/** States never change, and levels, effect, effort and sacrifice all ask for the same clips: found once a state. */
+const overBudgetClipsOfState = new WeakMap<SetupState, readonly SetupClip[]>();
+
+function overBudgetClips(state: SetupState): readonly SetupClip[] {
+  const known = overBudgetClipsOfState.get(state);
+  if (known) return known;
+  const middle = middleParameters(state.setup.machine.coreCount);
+  const clips = state.setup.clips.filter((clip) => clip.proxy === null && isOverBudget(state, clip, middle));
+  overBudgetClipsOfState.set(state, clips);
+  return clips;
+}
+
 /** The clips that proxies at this height would be made for: over the budget, larger than the proxy, and without one. */
 export const clipsForProxies = (state: SetupState, heightPx: number): readonly SetupClip[] =>
-  state.setup.clips.filter(
-    (clip) => clip.proxy === null && clip.original.heightPx > heightPx && isOverBudget(state, clip),
-  );
+  overBudgetClips(state).filter((clip) => clip.original.heightPx > heightPx);
 
 const heightOf = (level: FixLevel): number => {
   if (typeof level !== 'number' || !(level > 0)) throw new Error(`make-proxies: level ${level} is no height`);

@@ -1,4 +1,4 @@
 export { buildClipFacts } from './clip-facts';
 export { standardFrameRates } from './frame-rate';
-export { type ClipTrait, clipTraits, findClipTraits } from './traits';
+export { type ClipTrait, findClipTraits } from './traits';
 export * from './types';

@@ -59,24 +59,33 @@ export function rankingMsOf(cost: ClipCost, setup: Setup): number {
   return Math.max(decodeMs, readMs);
 }
 
-const zeroCost: ClipCost = {
-  softwareOnlyMs: 0,
-  hardwareAbleMs: 0,
-  hardwareMs: 0,
-  hardwareCopyMs: 0,
-  readMegabit: 0,
-  scaleMs: 0,
-  megapixels: 0,
-  scrubFrames: 0,
-};
-
-/** The mean of several costs, weighted; all zero where nothing has weight. */
+/** The mean of several costs, weighted; all zero where nothing has weight. One pass: it runs for every set-up weighed. */
 export function meanCost(parts: readonly { readonly cost: ClipCost; readonly weight: number }[]): ClipCost {
-  const total = parts.reduce((sum, part) => sum + part.weight, 0);
-  if (total <= 0) return zeroCost;
-  const keys = Object.keys(zeroCost) as readonly (keyof ClipCost)[];
-  const mean = keys.map((key) => [key, parts.reduce((sum, part) => sum + (part.cost[key] * part.weight) / total, 0)]);
-  return Object.fromEntries(mean) as unknown as ClipCost;
+  const mean = {
+    softwareOnlyMs: 0,
+    hardwareAbleMs: 0,
+    hardwareMs: 0,
+    hardwareCopyMs: 0,
+    readMegabit: 0,
+    scaleMs: 0,
+    megapixels: 0,
+    scrubFrames: 0,
+  } satisfies ClipCost;
+  let total = 0;
+  for (const part of parts) total += part.weight;
+  if (total <= 0) return mean;
+  for (const { cost, weight } of parts) {
+    const share = weight / total;
+    mean.softwareOnlyMs += cost.softwareOnlyMs * share;
+    mean.hardwareAbleMs += cost.hardwareAbleMs * share;
+    mean.hardwareMs += cost.hardwareMs * share;
+    mean.hardwareCopyMs += cost.hardwareCopyMs * share;
+    mean.readMegabit += cost.readMegabit * share;
+    mean.scaleMs += cost.scaleMs * share;
+    mean.megapixels += cost.megapixels * share;
+    mean.scrubFrames += cost.scrubFrames * share;
+  }
+  return mean;
 }
 
 /** The dearest parts that make up `ratio` of all the weight; the last one counts only as far as it is needed. */

@@ -1,11 +1,10 @@
 export { costOfStream, rankingMsOf, shownStreamOf } from './clip-cost';
-export { type Coefficients, compile } from './compile';
+export { compile } from './compile';
 export { decodeCosts, softwareDecodeMs } from './decode-costs';
 export { type EffectKind, effectCosts, effectKinds } from './effect-costs';
 export { estimate, estimateCompiled } from './estimate';
-export { createOutcomes, evaluate, type Outcomes } from './evaluate';
+export { createOutcomes, evaluate } from './evaluate';
 export { forecast } from './forecast';
 export { drawParameterSamples, middleParameters, pickSample } from './parameters';
-export { previewHeightPx } from './preview-picture';
 export * from './types';
 export * from './usable';

@@ -51,18 +51,26 @@ function recurrenceBase(dimensions: number): number {
   return root;
 }
 
+/** The same draws serve every set-up of a machine; a handful of pairs of count and cores ever occur. */
+const drawn = new Map<string, ParameterSamples>();
+
 /**
- * `count` quasi-random samples of all parameters, the same ones at every call.
+ * `count` quasi-random samples of all parameters, the same ones at every call; callers only read them.
  * `coreCount` bounds the decoding threads.
  */
 export function drawParameterSamples(count: number, coreCount: number): ParameterSamples {
+  const key = `${count}:${coreCount}`;
+  const known = drawn.get(key);
+  if (known) return known;
   const base = recurrenceBase(parameterNames.length);
   const entries = parameterNames.map((name, dimension) => {
     const step = (1 / base) ** (dimension + 1) % 1;
     const values = Float64Array.from({ length: count }, (_, i) => draws[name]((0.5 + (i + 1) * step) % 1, coreCount));
     return [name, values] as const;
   });
-  return Object.fromEntries(entries) as ParameterSamples;
+  const samples = Object.fromEntries(entries) as ParameterSamples;
+  drawn.set(key, samples);
+  return samples;
 }
 
 /** The middle of every parameter's range. */

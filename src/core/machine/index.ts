@@ -1,3 +1,2 @@
 export * from './catalogue';
 export * from './facts';
-export { canLikelyDecodeInHardware } from './hardware-decode';

@@ -27,10 +27,3 @@ export function rangeOf(values: Float64Array): Range {
     high: percentileOfSorted(sorted, 0.9),
   };
 }
-
-/** The same range on another scale, e.g. milliseconds to seconds. The factor must be positive. */
-export const scaleRange = (range: Range, factor: number): Range => ({
-  low: range.low * factor,
-  mid: range.mid * factor,
-  high: range.high * factor,
-});

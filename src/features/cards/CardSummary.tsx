@@ -103,8 +103,14 @@ export function CardSummary({ card, onExported, onDelete }: CardSummaryProps) {
         expected={findings.shownFps}
       />
       <Facts>
-        <dt>Cause</dt>
-        <dd>{findings.bindingCause ? causeTexts[findings.bindingCause].title : 'None in sight'}</dd>
+        <dt>{overview.isUsable ? 'State' : 'Cause'}</dt>
+        <dd>
+          {overview.isUsable
+            ? 'Usable now'
+            : findings.bindingCause
+              ? causeTexts[findings.bindingCause].title
+              : 'None in sight'}
+        </dd>
         <dt>Next</dt>
         <dd className="next">
           <Drop sizePx={16} /> {next.title}

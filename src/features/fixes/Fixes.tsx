@@ -23,9 +23,9 @@ const ReadingsChart = dynamic(() => import('@/ui/charts/ReadingsChart').then((mo
 /** The loop: take one fix, measure, keep or undo; all others stay in reach. */
 export function Fixes() {
   const { card, run } = useOpenCard();
-  const ranked = useMemo(() => rankCardFixes(card), [card]);
-  const { isUsable } = useMemo(() => summariseCard(card), [card]);
   const trial = openTrial(card);
+  const ranked = useMemo(() => rankCardFixes(card).filter((fix) => fix.id !== openTrial(card)?.fix.id), [card]);
+  const { isUsable } = useMemo(() => summariseCard(card), [card]);
   const reading = readingInForce(card);
   const helpful = ranked.filter((fix) => fix.gain >= leastGain);
   const idle = ranked.filter((fix) => fix.gain < leastGain);

@@ -123,8 +123,14 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
           size="small"
         />
         <Cause>
-          <b>{findings.bindingCause ? causeTexts[findings.bindingCause].title : 'Nothing should bind here'}</b>
-          <small>by the estimate; not yet tested</small>
+          <b>
+            {overview.isUsable
+              ? 'Usable'
+              : findings.bindingCause
+                ? causeTexts[findings.bindingCause].title
+                : 'Nothing should bind here'}
+          </b>
+          <small>{overview.isUsable ? 'by your last reading' : 'by the estimate; not yet tested'}</small>
         </Cause>
       </Box>
       <Next aria-label="Next step">

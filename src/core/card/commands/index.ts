@@ -1,3 +1,2 @@
-export { applyCommand, type CardCommand, type CommandName } from './apply-command';
-export type { PlacedClip } from './footage';
+export { applyCommand, type CardCommand } from './apply-command';
 export type { CommandFailure } from './types';

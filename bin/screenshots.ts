@@ -1,0 +1,107 @@
+// `npm run screenshots`: the main views from the demo data, into docs/screenshots. Needs a production build.
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { chromium, type Page } from '@playwright/test';
+import { chromiumOptions } from '../playwright.config';
+
+const port = 4395;
+const url = `http://127.0.0.1:${port}`;
+const root = fileURLToPath(new URL('..', import.meta.url));
+const outDir = `${root}docs/screenshots/`;
+
+interface View {
+  readonly name: string;
+  readonly path: string;
+  readonly theme: 'day' | 'night';
+  readonly size?: readonly [number, number];
+  /** What a person does before the picture is taken. */
+  readonly prepare?: (page: Page) => Promise<void>;
+}
+
+const storeReading = async (page: Page, fps: string, button: string) => {
+  await page.getByRole('textbox', { name: 'Shown, frames a second' }).fill(fps);
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: button }).click();
+};
+
+const views: readonly View[] = [
+  { name: 'job-cards-day', path: '/', theme: 'day' },
+  { name: 'first-things-day', path: '/card/demo-effects-bound/first-things', theme: 'day' },
+  { name: 'machine-day', path: '/card/demo-programs-busy/machine', theme: 'day' },
+  { name: 'footage-night', path: '/card/demo-decode-bound/footage', theme: 'night' },
+  { name: 'timeline-day', path: '/card/demo-effects-bound/timeline', theme: 'day' },
+  { name: 'symptoms-night', path: '/card/demo-decode-bound/symptoms', theme: 'night' },
+  { name: 'findings-day', path: '/card/demo-decode-bound/findings', theme: 'day' },
+  {
+    name: 'findings-what-if-night',
+    path: '/card/demo-effects-bound/findings',
+    theme: 'night',
+    prepare: async (page) => {
+      await page.getByRole('radiogroup', { name: 'Preview quality' }).getByText('1/2', { exact: true }).click();
+    },
+  },
+  { name: 'fixes-day', path: '/card/demo-programs-busy/fixes', theme: 'day' },
+  {
+    name: 'trial-day',
+    path: '/card/demo-programs-busy/fixes',
+    theme: 'day',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Try this: Close programs you do not need now' }).click();
+      await storeReading(page, '29', 'Store the second reading');
+    },
+  },
+  {
+    name: 'export-check-day',
+    path: '/card/demo-effects-bound/fixes',
+    theme: 'day',
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Try this: Lower the preview quality to 1/2' }).click();
+      await storeReading(page, '24.5', 'Store the second reading');
+      await page.getByRole('button', { name: 'Keep it' }).click();
+      await page
+        .getByRole('navigation', { name: 'Steps' })
+        .getByRole('link', { name: /Export check/ })
+        .click();
+      await page.getByRole('heading', { name: 'Not ready to export' }).waitFor();
+    },
+  },
+  { name: 'findings-narrow-day', path: '/card/demo-decode-bound/findings', theme: 'day', size: [390, 844] },
+];
+
+const server = spawn(
+  process.execPath,
+  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+  {
+    cwd: root,
+    stdio: 'ignore',
+  },
+);
+try {
+  mkdirSync(outDir, { recursive: true });
+  for (let i = 0; i < 300 && !(await fetch(url).catch(() => null))?.ok; i++)
+    await new Promise((r) => setTimeout(r, 100));
+  const browser = await chromium.launch(chromiumOptions);
+  const wanted = process.argv.slice(2);
+  for (const { name, path, theme, size = [1280, 800], prepare } of views) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
+    const context = await browser.newContext({
+      viewport: { width: size[0], height: size[1] },
+      reducedMotion: 'reduce',
+    });
+    await context.addCookies([{ name: 'oil-can-theme', value: theme, url }]);
+    const page = await context.newPage();
+    await page.goto(url);
+    await page.getByRole('link', { name: 'Kiln diaries, episode 6' }).waitFor();
+    if (path !== '/') await page.goto(url + path);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    await prepare?.(page);
+    await page.waitForTimeout(600);
+    await page.screenshot({ path: `${outDir}${name}.png` });
+    console.log(`docs/screenshots/${name}.png`);
+    await context.close();
+  }
+  await browser.close();
+} finally {
+  server.kill();
+}
