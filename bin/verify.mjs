@@ -62,7 +62,7 @@ function runEndToEndTests() {
 const steps = [
   ['packages', ensurePackages],
   ['chromium and ffmpeg', ensureTestPrograms],
-  ['format and lint', () => bin('biome', 'ci', '--error-on-warnings', '.')],
+  ['format and lint', () => bin('biome', 'ci', '--colors=off', '--error-on-warnings', '.')],
   ['types', () => runCommand('npm', ['run', '-s', 'types'])],
   ['layers', () => runCommand('npm', ['run', '-s', 'layers'])],
   ['unused code', () => bin('knip')],
