@@ -71,10 +71,7 @@ test('refuses card files that are none, says why, and changes nothing', async ({
   await expect(cards).toHaveCount(before + 1);
 });
 
-test('keeps both tabs’ changes, follows the other tab, and keeps a card of each where they clash', async ({
-  page,
-  context,
-}) => {
+test('keeps both tabs’ changes and follows the other tab live', async ({ page, context }) => {
   await openCards(page);
   await openStep(page, 'demo-programs-busy', 'machine');
   const other = await context.newPage();
