@@ -86,6 +86,12 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
   const next = useMemo(() => describeNextStep(overview.next, card), [overview, card]);
   const facts = overview.next.kind === 'try-fix' ? describeFixFacts(overview.next.ranked) : [];
   const shownFps = reading?.shownFps ?? null;
+  const hasFootage = card.clips.length > 0;
+  const causeSource = overview.isUsable
+    ? 'by your last reading'
+    : hasFootage
+      ? 'by the estimate; not yet tested'
+      : 'a usual clip stands in for your footage';
   const isOnStep = usePathname().endsWith(`/${next.stepId}`);
   const isHere = isOnStep && overview.next.kind === 'do-step';
   const following = stepAfter(next.stepId);
@@ -110,7 +116,7 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
         <Ends>
           <span>
             {shownFps === null
-              ? 'estimated, not measured'
+              ? 'estimated'
               : `typed ${nowMs !== null && reading ? formatAgo(reading.takenAtMs, nowMs) : ''}`}
           </span>
           <span>usable: {formatFps(Math.ceil(usableRateRatio * targetFps * 10) / 10)}</span>
@@ -128,9 +134,11 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
               ? 'Usable'
               : findings.bindingCause
                 ? causeTexts[findings.bindingCause].title
-                : 'Nothing should bind here'}
+                : hasFootage
+                  ? 'Nothing should bind here'
+                  : 'Nothing is known yet'}
           </b>
-          <small>{overview.isUsable ? 'by your last reading' : 'by the estimate; not yet tested'}</small>
+          <small>{causeSource}</small>
         </Cause>
       </Box>
       <Next aria-label="Next step">

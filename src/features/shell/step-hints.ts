@@ -17,7 +17,8 @@ export function describeStepState(stepId: StepId, card: JobCard, overview: CardO
       return card.clips.length === 0 ? 'no clips yet' : formatCount(card.clips.length, 'clip');
     case 'timeline': {
       const { heightPx, frameRate, isDescribed } = card.timeline;
-      return `${heightPx} lines at ${formatFps(rationalToNumber(frameRate))}${isDescribed ? '' : ', assumed'}`;
+      const rate = formatFps(rationalToNumber(frameRate));
+      return isDescribed ? `${heightPx} lines at ${rate}` : `assumed: ${heightPx} at ${rate}`;
     }
     case 'symptoms': {
       const reading = latestReading(card);
