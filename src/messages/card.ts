@@ -63,6 +63,12 @@ export function describeCommandFailure(failure: CommandFailure): string {
   }
 }
 
+/** Why this tab's change did not fit what another tab stored. */
+export const describeConflict = (failure: CommandFailure | CardFailure): string =>
+  failure.code.startsWith('card-')
+    ? describeCardFailure(failure as CardFailure)
+    : describeCommandFailure(failure as CommandFailure);
+
 interface StepText {
   readonly label: string;
   /** What the step is for, in one line. */

@@ -12,8 +12,8 @@ const Well = styled(Input)`${wellStyle}`;
 interface TextFieldProps {
   readonly label: string;
   readonly value: string;
-  /** Called with the text when the field is left or Enter is pressed, if it changed. */
-  readonly onCommit: (value: string) => void;
+  /** Called with the text when the field is left or Enter is pressed, if it changed; false where it is refused. */
+  readonly onCommit: (value: string) => boolean;
   readonly isLabelHidden?: boolean;
 }
 
@@ -22,7 +22,8 @@ export function TextField({ label, value, onCommit, isLabelHidden = false }: Tex
   const [draft, setDraft] = useState(value);
   useEffect(() => setDraft(value), [value]);
   const commit = () => {
-    if (draft !== value) onCommit(draft);
+    // What was refused gives way to the old text; what was taken shows as it was stored.
+    if (draft !== value) setDraft(onCommit(draft) ? draft.trim() : value);
   };
   return (
     <Field value={draft} onChange={setDraft} aria-label={isLabelHidden ? label : undefined}>

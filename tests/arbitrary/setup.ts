@@ -45,6 +45,7 @@ const setup: fc.Arbitrary<Setup> = fc
     preview: fc.record({
       qualityRatio: fc.constantFrom(1, 0.75, 0.5, 0.25, 0.125),
       heightPx: fc.option(fc.integer({ min: 16, max: 2160 }), { nil: null }),
+      viewerHeightPx: fc.option(fc.integer({ min: 16, max: 2160 }), { nil: null }),
       areEffectsBypassed: fc.boolean(),
       hardwareDecode: fc.constantFrom(...knownStates),
       graphicsDrawing: fc.constantFrom(...knownStates),

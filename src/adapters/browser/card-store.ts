@@ -31,7 +31,7 @@ export interface OpenCard {
 export interface CardConflict {
   readonly cardId: string;
   readonly copyId: string;
-  readonly failure: CommandFailure;
+  readonly failure: CommandFailure | CardFailure;
 }
 
 export interface CardsSnapshot {
@@ -144,18 +144,21 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
     await database.cards.put({ id: card.id, revision, deletedAtMs: 0, document: card });
   };
 
-  /** Keeps this tab's version as a card of its own, because it does not fit the newer one. */
+  /** Keeps this tab's version as a card of its own, because it does not fit what is stored now. */
   const keepBoth = async (
-    entry: CardEntry,
-    newer: JobCard,
-    revision: number,
-    failure: CommandFailure,
+    cardId: string,
+    stored: CardEntry | null,
+    failure: CommandFailure | CardFailure,
   ): Promise<void> => {
-    const copy = { ...entry.view, id: createId(), title: `${entry.view.title.slice(0, 180)} (from this tab)` };
+    // What was typed while the row was being read belongs to this tab's version too.
+    const mine = entries.get(cardId)?.view;
+    if (!mine) return;
+    const copy = { ...mine, id: createId(), title: `${mine.title.slice(0, 180)} (from this tab)` };
     await putRow(copy, 1);
     entries.set(copy.id, createEntry(copy, 1));
-    entries.set(newer.id, createEntry(newer, revision));
-    publish({ conflict: { cardId: newer.id, copyId: copy.id, failure } });
+    if (stored) entries.set(cardId, stored);
+    else entries.delete(cardId);
+    publish({ conflict: { cardId, copyId: copy.id, failure } });
   };
 
   /** Writes one entry's pending commands on the revision that is stored now. */
@@ -165,11 +168,15 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
     const { pending } = entry;
     await database.transaction('rw', database.cards, async () => {
       const row = await database.cards.get(cardId);
-      const stored = row && row.deletedAtMs === 0 ? parseCard(row.document) : null;
-      const isNewer = row !== undefined && row.revision !== entry.revision;
-      const base = isNewer && stored?.ok ? stored.value : entry.base;
+      const stored = row && row.deletedAtMs === 0 && row.revision !== entry.revision ? parseCard(row.document) : null;
+      // A newer Oil Can in another tab may have written a form that this one cannot read: it is left alone.
+      if (row && stored && !stored.ok) {
+        unreadable.set(cardId, { id: cardId, failure: stored.failure, document: row.document });
+        return keepBoth(cardId, null, stored.failure);
+      }
+      const base = stored?.ok ? stored.value : entry.base;
       const result = applyPending(base, pending);
-      if (!result.ok) return keepBoth(entry, base, row?.revision ?? 0, result.failure);
+      if (!result.ok) return keepBoth(cardId, createEntry(base, row?.revision ?? 0), result.failure);
       const revision = (row?.revision ?? 0) + 1;
       await putRow(result.value, revision);
       const now = entries.get(cardId);
@@ -250,6 +257,8 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       return result;
     },
     add: (card) => {
+      // A card that comes back by import is the card now; an older undo must not put the deleted one over it.
+      removed.delete(card.id);
       entries.set(card.id, createEntry(card, 0));
       publish();
       enqueue(() => writeEntry(card.id));

@@ -14,6 +14,7 @@ import {
   type ClipFacts,
   type ContainerFormat,
   type FootageFailure,
+  nameAudioCodec,
   type PacketStamp,
 } from '@/core/footage';
 import { fail, type Result } from '@/core/result';
@@ -77,16 +78,8 @@ async function walkPackets(
 async function readAudioFacts(track: InputAudioTrack | null): Promise<AudioFacts | null> {
   if (!track) return null;
   const readerCodec = await track.getCodec();
-  const isPcm = readerCodec?.startsWith('pcm-');
-  // ffprobe writes pcm_s16le where the reader writes pcm-s16, with little-endian as its default.
-  const codec = isPcm
-    ? `${readerCodec
-        ?.replace('-', '_')
-        .replace(/(16|24|32|64)$/, '$1le')
-        .replace('be', '')}`
-    : readerCodec;
   return {
-    codec: codec ?? String(track.internalCodecId ?? 'unknown'),
+    codec: readerCodec ? nameAudioCodec(readerCodec) : String(track.internalCodecId ?? 'unknown'),
     channelCount: await track.getNumberOfChannels(),
     sampleRateHz: await track.getSampleRate(),
   };

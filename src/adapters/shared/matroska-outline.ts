@@ -40,6 +40,9 @@ const ids = {
   cueTrack: 0xf7,
 } as const;
 
+/** What is read of the head; attached fonts and tags can be megabytes and tell nothing. */
+const wantedElements: ReadonlySet<number> = new Set([ids.seekHead, ids.info, ids.tracks, ids.cues]);
+
 const elementHeaderBytes = 12;
 /** Heads and indexes are small; a longer one is broken or hostile. Two hours with a key frame twice a second: 0.5 MB. */
 const mostElementBytes = 4 * 1024 * 1024;
@@ -139,7 +142,7 @@ export async function readMatroskaOutline(source: ByteSource): Promise<MatroskaO
   for (let i = 0; i < 100; i++) {
     const element = await readElementAt(source, offset);
     if (!element || element.id === ids.cluster || element.dataBytes === null) break;
-    const data = await readData(source, element);
+    const data = wantedElements.has(element.id) ? await readData(source, element) : new Uint8Array();
     if (element.id === ids.seekHead) cuesOffset = findCuesOffset(data) ?? cuesOffset;
     if (element.id === ids.info) msPerTick = (childValue(data, ids.timestampScale) ?? 1_000_000) / 1e6;
     if (element.id === ids.tracks) video = findVideoTrack(data);

@@ -7,6 +7,9 @@ export interface Mp4Outline {
   readonly expectedBytes: number;
 }
 
+/** Outer boxes that a film cannot do without; only these make a file cut off. Bytes after the last box are a camera's own. */
+const neededBoxes = new Set(['moov', 'mdat', 'moof']);
+
 const boxHeaderBytes = 16;
 /** Real files have a handful of outer boxes; fragmented ones a few a second. */
 const mostBoxes = 10_000;
@@ -24,6 +27,7 @@ export async function readMp4Outline(source: ByteSource): Promise<Mp4Outline> {
     if (shortSize === 0) return { hasIndex, expectedBytes: source.sizeBytes };
     const size = shortSize === 1 && bytes.length === boxHeaderBytes ? Number(view.getBigUint64(8)) : shortSize;
     if (size < 8) return { hasIndex, expectedBytes: offset };
+    if (offset + size > source.sizeBytes && !neededBoxes.has(type)) return { hasIndex, expectedBytes: offset };
     offset += size;
   }
   return { hasIndex, expectedBytes: offset };

@@ -20,7 +20,7 @@ export function createJobCard(input: { readonly id: string; readonly title: stri
       'up-to-date': 'unknown',
       'meets-minimum': 'unknown',
     },
-    delivery: null,
+    delivery: { heightPx: null, frameRateFps: null },
     targetFps: null,
     machine: {
       coreCount: assumed(4),

@@ -97,6 +97,7 @@ export function deriveBaseState(card: JobCard): SetupState {
       preview: {
         qualityRatio: preview.qualityRatio,
         heightPx: preview.heightPx,
+        viewerHeightPx: preview.viewerHeightPx,
         areEffectsBypassed: false,
         hardwareDecode: preview.hardwareDecode,
         graphicsDrawing: preview.graphicsDrawing,

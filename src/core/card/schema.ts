@@ -47,7 +47,8 @@ const firstThings = object({
   'meets-minimum': known,
 });
 
-const delivery = object({ heightPx, frameRateFps: between(1, 500) });
+/** What the film is for; null where it is not known. */
+const delivery = object({ heightPx: nullable(heightPx), frameRateFps: nullable(between(1, 500)) });
 
 const machine = object({
   coreCount: fact(whole(1, 256)),
@@ -174,7 +175,7 @@ export const jobCardSchema = object({
   createdAtMs: atMs,
   updatedAtMs: atMs,
   firstThings,
-  delivery: nullable(delivery),
+  delivery,
   /** The rate to reach where the person lowered it; else null, and it follows timeline and clips. */
   targetFps: nullable(between(1, 500)),
   machine,

@@ -95,7 +95,7 @@ export interface JobCard {
   readonly createdAtMs: number;
   readonly updatedAtMs: number;
   readonly firstThings: Readonly<Record<FirstThingId, KnownState>>;
-  readonly delivery: { readonly heightPx: number; readonly frameRateFps: number } | null;
+  readonly delivery: { readonly heightPx: number | null; readonly frameRateFps: number | null };
   readonly targetFps: number | null;
   readonly machine: CardMachine;
   readonly programs: readonly CardProgram[];

@@ -11,7 +11,7 @@ export interface ClipCostRow {
   readonly isOverBudget: boolean;
   /** Whether this machine's graphics probably decode it. */
   readonly isHardwareLikely: boolean;
-  /** For sorting: the slower of reading and decoding, on one core. */
+  /** For sorting only: the same order by which the estimate finds the heaviest stretch. */
   readonly rankingMs: number;
 }
 

@@ -6,7 +6,8 @@ const offeredLevels = ['1/2', '1/4', '1/8'] as const;
 
 /** A quality as a fraction of full, from "1/4" or "0.3"; null where it is not above 0 and below 1. */
 function qualityRatioOf(level: FixLevel): number | null {
-  const [num, den = '1'] = String(level).split('/');
+  const [num, den = '1', ...more] = String(level).split('/');
+  if (more.length > 0) return null;
   const ratio = Number(num) / Number(den);
   return ratio >= 1 / 64 && ratio < 1 ? ratio : null;
 }

@@ -107,7 +107,7 @@ export const makeProxies = {
     const { minutes, gigabytes } = estimateProxyWork(state, heightOf(level));
     return {
       ...noSacrifice,
-      picture: 0.1 + 0.6 * missingLinesRatio(heightOf(level)),
+      picture: 0.1 + 0.6 * missingLinesRatio(state, heightOf(level)),
       minutes: ratioOf(minutes, 60),
       disk: ratioOf(gigabytes, 100),
       putBack: 0.5,

@@ -2,11 +2,15 @@ import { previewHeightPx } from '../load/preview-picture';
 import type { SetupState } from '../load/types';
 import { noSacrifice, type Sacrifice } from './types';
 
-/** Height of a viewer on a laptop's screen where nobody measured it. Assumption. */
-export const usualViewerHeightPx = 540;
+/** Height of a viewer on a laptop's screen where nobody stated it. Assumption. */
+const usualViewerHeightPx = 540;
+
+/** How high the preview is seen on this screen, in lines. */
+export const seenHeightPx = (state: SetupState): number => state.setup.preview.viewerHeightPx ?? usualViewerHeightPx;
 
 /** The share of the lines seen that a picture of this height lacks, 0 where none is missing. */
-export const missingLinesRatio = (heightPx: number): number => Math.max(0, 1 - heightPx / usualViewerHeightPx);
+export const missingLinesRatio = (state: SetupState, heightPx: number): number =>
+  Math.max(0, 1 - heightPx / seenHeightPx(state));
 
 /**
  * What a smaller preview gives up: nothing while the picture is at least as high as it is seen, then the share
@@ -14,5 +18,5 @@ export const missingLinesRatio = (heightPx: number): number => Math.max(0, 1 - h
  */
 export function smallerPictureSacrifice(after: SetupState): Sacrifice {
   const heightPx = previewHeightPx(after.setup.timeline, after.setup.preview);
-  return { ...noSacrifice, picture: 0.05 + 0.6 * missingLinesRatio(heightPx), putBack: 0.3 };
+  return { ...noSacrifice, picture: 0.05 + 0.6 * missingLinesRatio(after, heightPx), putBack: 0.3 };
 }

@@ -1,6 +1,6 @@
 import { previewHeightPx } from '../load/preview-picture';
 import type { SetupState } from '../load/types';
-import { smallerPictureSacrifice } from './preview-level';
+import { seenHeightPx, smallerPictureSacrifice } from './preview-level';
 import type { FixDefinition, FixLevel } from './types';
 
 const offeredHeightsPx = [720, 540, 360, 270] as const;
@@ -13,8 +13,12 @@ const applyTo = (state: SetupState, level: FixLevel): SetupState => {
 /** Draw the preview at a chosen height in lines, whatever the quality says. */
 export const smallerPreviewHeight = {
   id: 'smaller-preview-height',
-  levelsFor: ({ setup }) =>
-    offeredHeightsPx.filter((heightPx) => heightPx < previewHeightPx(setup.timeline, setup.preview)),
+  // The viewer's own height first of all: a picture as high as it is seen costs nothing visible.
+  levelsFor: (state) => {
+    const { timeline, preview } = state.setup;
+    const heights = [...new Set([...offeredHeightsPx, seenHeightPx(state)])].sort((a, b) => b - a);
+    return heights.filter((heightPx) => heightPx < previewHeightPx(timeline, preview));
+  },
   defaultLevel: 540,
   parseLevel: (text) => {
     const heightPx = Number(text);

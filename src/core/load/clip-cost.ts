@@ -47,16 +47,18 @@ export function costOfStream(stream: PictureStream, machine: SetupMachine, timel
   };
 }
 
-/** Milliseconds of reading and decoding by which clips are ranked: the slower of the two lanes, on one core of this machine. */
+/** A drive of middling speed, for ranking only. */
+const rankingMegabitPerSec = 1000;
+
+/**
+ * Milliseconds by which clips are ranked: the slower of decoding on the reference core and reading from a middling
+ * drive. It asks what decodes the clip, never how fast this machine is: otherwise a faster drive or core could make
+ * another stretch count as the heaviest, and seem to lower the rate.
+ */
 export function rankingMsOf(cost: ClipCost, setup: Setup): number {
-  const { machine, preview } = setup;
-  const speed = machine.coreSpeedRatio * machine.powerRatio;
-  const isHardware = preview.hardwareDecode === 'yes' && cost.hardwareMs > 0;
-  const decodeMs = isHardware
-    ? cost.hardwareMs + cost.hardwareCopyMs / speed
-    : (cost.softwareOnlyMs + cost.hardwareAbleMs) / speed;
-  const readMs = (cost.readMegabit / (machine.readMegabytePerSec * 8)) * 1000;
-  return Math.max(decodeMs, readMs);
+  const isHardware = setup.preview.hardwareDecode === 'yes' && cost.hardwareMs > 0;
+  const decodeMs = isHardware ? cost.hardwareMs + cost.hardwareCopyMs : cost.softwareOnlyMs + cost.hardwareAbleMs;
+  return Math.max(decodeMs, (cost.readMegabit / rankingMegabitPerSec) * 1000);
 }
 
 /** The mean of several costs, weighted; all zero where nothing has weight. One pass: it runs for every set-up weighed. */

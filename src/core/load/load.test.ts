@@ -68,6 +68,7 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
     preview: {
       qualityRatio: 1,
       heightPx: null,
+      viewerHeightPx: null,
       areEffectsBypassed: false,
       hardwareDecode: 'no',
       graphicsDrawing: 'no',
@@ -197,6 +198,24 @@ describe('compile', () => {
     const mixed = compile(state({ clips: [light, heavy] }), 'heaviest').softwareOnlyRefMs;
     expect(mixed).toBeCloseTo(compile(state({ clips: [heavy] }), 'heaviest').softwareOnlyRefMs, 9);
     expect(compile(state({ clips: [light, heavy] }), 'usual').softwareOnlyRefMs).toBeLessThan(mixed);
+  });
+});
+
+describe('the heaviest stretch', () => {
+  it('stays the same stretch on a faster drive or core, so that neither seems to lower the rate', () => {
+    const [clip] = state().setup.clips;
+    if (!clip) throw new Error('the set-up has a clip');
+    const large = { ...clip, id: 'large', original: { ...clip.original, codec: 'dnxhd', bitrateMbitPerSec: 1500 } };
+    const dear = { ...clip, id: 'dear', original: { ...clip.original, codec: 'hevc', bitrateMbitPerSec: 60 } };
+    const machine = { ...state().setup.machine, readMegabytePerSec: 60 };
+    const rateOn = (change: Partial<typeof machine>) => {
+      const on = state({ clips: [large, dear], machine: { ...machine, ...change } });
+      return estimate(on, 'heaviest', middleParameters(4)).intervalMs;
+    };
+    for (const factor of [1.5, 2, 5, 20]) {
+      expect(rateOn({ readMegabytePerSec: 60 * factor })).toBeLessThanOrEqual(rateOn({}));
+      expect(rateOn({ coreSpeedRatio: factor })).toBeLessThanOrEqual(rateOn({}));
+    }
   });
 });
 

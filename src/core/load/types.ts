@@ -74,6 +74,8 @@ export interface SetupPreview {
   readonly qualityRatio: number;
   /** Height at which the preview is drawn, or null where it follows the quality alone. */
   readonly heightPx: number | null;
+  /** How high the viewer is on the screen, in lines, or null where nobody said. */
+  readonly viewerHeightPx: number | null;
   readonly areEffectsBypassed: boolean;
   readonly hardwareDecode: KnownState;
   readonly graphicsDrawing: KnownState;

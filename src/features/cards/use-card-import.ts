@@ -5,7 +5,7 @@ import { loadDemoCards } from '@/demo/load-demo-cards';
 import { describeCardFailure } from '@/messages/card';
 import { formatCount } from '@/messages/format';
 import { useNotify } from '../shell/notices';
-import { useCardStore, useCards } from '../shell/store-context';
+import { useCardStore } from '../shell/store-context';
 
 /** Far larger than any card; a bigger file is something else, and is refused before it is read. */
 const largestCardBytes = 50_000_000;
@@ -14,7 +14,6 @@ const largestCardBytes = 50_000_000;
 export function useCardImport() {
   const store = useCardStore();
   const notify = useNotify();
-  const { cards } = useCards();
 
   const importFiles = async (files: readonly File[]): Promise<void> => {
     const problems: string[] = [];
@@ -29,7 +28,8 @@ export function useCardImport() {
         problems.push(`“${file.name}”: ${describeCardFailure(parsed.failure)}`);
         continue;
       }
-      const isTaken = cards.has(parsed.value.id);
+      // Asked anew for each file: two chosen at once may be copies of one card.
+      const isTaken = store?.getSnapshot().cards.has(parsed.value.id);
       store?.add(isTaken ? { ...parsed.value, id: crypto.randomUUID() } : parsed.value);
       importedCount += 1;
     }

@@ -22,15 +22,10 @@ const Question = styled.div`
 
 const answers = knownStates.map((value) => ({ value, label: knownStateTexts[value] }));
 
-/** A film's usual height and rate, offered while nothing is said about what it is for. */
-const usualDelivery = { heightPx: 1080, frameRateFps: 25 };
-
 /** Quick answers before anything else, and what the film is for. */
 export function FirstThings() {
   const { card, run } = useOpenCard();
-  const delivery = card.delivery;
-  const setDelivery = (patch: Partial<typeof usualDelivery>) =>
-    run({ type: 'setDelivery', input: { delivery: { ...usualDelivery, ...delivery, ...patch } } });
+  const { delivery } = card;
   return (
     <StepPage stepId="first-things">
       <Sheet title="Before you change anything">
@@ -46,17 +41,15 @@ export function FirstThings() {
           </Question>
         ))}
       </Sheet>
-      <Sheet title="What the film is for" aside="Decides which loss of size costs nothing in the end.">
+      <Sheet title="What the film is for" aside="kept on the card; leave empty what you do not know">
         <FieldGrid>
           <NumberField
             label="Delivered height"
             unit="lines"
             minValue={16}
             maxValue={32_768}
-            value={delivery?.heightPx ?? null}
-            onChange={(heightPx) =>
-              heightPx === null ? run({ type: 'setDelivery', input: { delivery: null } }) : setDelivery({ heightPx })
-            }
+            value={delivery.heightPx}
+            onChange={(heightPx) => run({ type: 'setDelivery', input: { patch: { heightPx } } })}
           />
           <NumberField
             label="Delivered rate"
@@ -64,12 +57,8 @@ export function FirstThings() {
             minValue={1}
             maxValue={500}
             fractionDigits={3}
-            value={delivery?.frameRateFps ?? null}
-            onChange={(frameRateFps) =>
-              frameRateFps === null
-                ? run({ type: 'setDelivery', input: { delivery: null } })
-                : setDelivery({ frameRateFps })
-            }
+            value={delivery.frameRateFps}
+            onChange={(frameRateFps) => run({ type: 'setDelivery', input: { patch: { frameRateFps } } })}
           />
         </FieldGrid>
       </Sheet>

@@ -21,6 +21,7 @@ export function useFootageState(): FootageControls {
   const notify = useNotify();
   const [state, dispatch] = useReducer(reduceFootage, idleFootage);
   const client = useRef<InspectClient | null>(null);
+  const stopCount = useRef(0);
   const clips = useRef(card.clips);
   clips.current = card.clips;
   useEffect(() => () => client.current?.dispose(), []);
@@ -45,8 +46,11 @@ export function useFootageState(): FootageControls {
     async (files: readonly File[]) => {
       if (files.length === 0) return;
       dispatch({ type: 'begun', fileCount: files.length });
+      const stopsBefore = stopCount.current;
       for (const file of files) {
-        await addFile(file);
+        // Stopping ends the file being read, and what was dropped with it is not begun.
+        if (stopCount.current === stopsBefore) await addFile(file);
+        else dispatch({ type: 'not-taken', file: { fileName: file.name, reason: { code: 'read-cancelled' } } });
         dispatch({ type: 'read' });
       }
       dispatch({ type: 'ended' });
@@ -65,7 +69,10 @@ export function useFootageState(): FootageControls {
   return {
     state,
     addFiles,
-    stop: () => client.current?.cancel(),
+    stop: () => {
+      stopCount.current += 1;
+      client.current?.cancel();
+    },
     dismiss: () => dispatch({ type: 'dismissed' }),
     removeClip,
   };

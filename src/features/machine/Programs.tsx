@@ -71,7 +71,9 @@ export function Programs() {
             <TextField
               label="Program"
               value={program.name}
-              onCommit={(name) => run({ type: 'updateProgram', input: { id: program.id, patch: { name } } })}
+              onCommit={(name) =>
+                run({ type: 'updateProgram', input: { id: program.id, patch: { name: name.trim() } } }).ok
+              }
             />
             <NumberField
               label="Processor"

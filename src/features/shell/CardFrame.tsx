@@ -16,7 +16,7 @@ import { Rail } from './Rail';
 import { StorageBar } from './StorageBar';
 import { useCardStore, useCards } from './store-context';
 import { TopBar } from './TopBar';
-import { useCardId } from './use-open-card';
+import { useCardId, useRunCommand } from './use-open-card';
 
 const Layout = styled.div`
   display: grid;
@@ -74,6 +74,7 @@ function useStepKeys(cardId: string): void {
 export function CardFrame({ children }: { readonly children: ReactNode }) {
   const cardId = useCardId();
   const store = useCardStore();
+  const run = useRunCommand(cardId);
   const { status, cards } = useCards();
   const card = cards.get(cardId)?.card;
   const overview = useMemo(() => (card ? summariseCard(card) : null), [card]);
@@ -118,7 +119,7 @@ export function CardFrame({ children }: { readonly children: ReactNode }) {
             label="Card name"
             isLabelHidden
             value={card.title}
-            onCommit={(title) => store?.run(cardId, { type: 'renameCard', input: { title } })}
+            onCommit={(title) => run({ type: 'renameCard', input: { title } }).ok}
           />
         </TitleField>
       </TopBar>

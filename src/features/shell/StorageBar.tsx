@@ -1,7 +1,7 @@
 'use client';
 
 import styled from 'styled-components';
-import { describeCommandFailure } from '@/messages/card';
+import { describeConflict } from '@/messages/card';
 import { describeStorageFailure } from '@/messages/storage';
 import { Button } from '@/ui/Button';
 import { colour } from '@/ui/tokens';
@@ -48,9 +48,8 @@ export function StorageBar() {
       {conflict && (
         <Bar role="alert" data-kind="note">
           <span>
-            This card was changed in another tab, and your last change did not fit:{' '}
-            {describeCommandFailure(conflict.failure)} Your version is kept as a card of its own, “
-            {cards.get(conflict.copyId)?.card.title}”.
+            This card was changed in another tab, and your last change did not fit: {describeConflict(conflict.failure)}{' '}
+            Your version is kept as a card of its own, “{cards.get(conflict.copyId)?.card.title}”.
           </span>
           <Button onPress={() => store?.dismissConflict()}>Understood</Button>
         </Bar>

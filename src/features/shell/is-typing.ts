@@ -6,6 +6,8 @@ export function isTyping(event: KeyboardEvent): boolean {
     event.metaKey ||
     event.altKey ||
     target?.isContentEditable === true ||
+    // Lists that are open use letters and digits to find an entry; a dialog has keys of its own.
+    (target?.closest('[role="listbox"], [role="dialog"]') ?? null) !== null ||
     ['INPUT', 'TEXTAREA', 'SELECT'].includes(target?.tagName ?? '')
   );
 }

@@ -26,21 +26,26 @@ export function useCardId(): string {
   return decodeURIComponent(cardId);
 }
 
-/** The card in the address, for screens inside the card's frame, which only shows them once the card is there. */
-export function useOpenCard(): OpenCardHandle {
-  const cardId = useCardId();
+/** Carries out commands on a card; a failure is shown as a notice and handed back. */
+export function useRunCommand(cardId: string): OpenCardHandle['run'] {
   const store = useCardStore();
   const notify = useNotify();
-  const open = useCards().cards.get(cardId);
-  const run = useCallback(
-    (command: CardCommand) => {
-      if (!store) throw new Error('useOpenCard: a command ran before the store was open');
+  return useCallback(
+    (command) => {
+      if (!store) throw new Error('useRunCommand: a command ran before the store was open');
       const result = store.run(cardId, command);
       if (!result.ok) notify({ kind: 'alarm', text: describeRunFailure(result.failure) });
       return result;
     },
     [store, cardId, notify],
   );
+}
+
+/** The card in the address, for screens inside the card's frame, which only shows them once the card is there. */
+export function useOpenCard(): OpenCardHandle {
+  const cardId = useCardId();
+  const open = useCards().cards.get(cardId);
+  const run = useRunCommand(cardId);
   if (!open) throw new Error(`useOpenCard: card ${cardId} is not open`);
   return { card: open.card, run };
 }

@@ -35,21 +35,24 @@ const Frame = styled.div`
   height: 200px;
 `;
 
-/** Chart.js draws on a canvas and cannot follow custom properties by itself, so they are read when the theme changes. */
-function useThemeColours(): {
+interface ChartColours {
   readonly ink: string;
   readonly line: string;
   readonly enamel: string;
   readonly good: string;
-} {
-  const read = () => {
-    const style = typeof window === 'undefined' ? null : getComputedStyle(document.documentElement);
-    const value = (name: string): string => style?.getPropertyValue(name).trim() ?? '';
-    return { ink: value('--inkSoft'), line: value('--line'), enamel: value('--enamel'), good: value('--good') };
-  };
-  const [colours, setColours] = useState(read);
+}
+
+function readThemeColours(): ChartColours {
+  const style = getComputedStyle(document.documentElement);
+  const value = (name: string): string => style.getPropertyValue(name).trim();
+  return { ink: value('--inkSoft'), line: value('--line'), enamel: value('--enamel'), good: value('--good') };
+}
+
+/** Chart.js draws on a canvas and cannot follow custom properties by itself, so they are read when the theme changes. */
+function useThemeColours(): ChartColours {
+  const [colours, setColours] = useState(readThemeColours);
   useEffect(() => {
-    const refresh = () => setColours(read());
+    const refresh = () => setColours(readThemeColours());
     const observer = new MutationObserver(refresh);
     observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
     const media = matchMedia('(prefers-color-scheme: dark)');
@@ -58,7 +61,7 @@ function useThemeColours(): {
       observer.disconnect();
       media.removeEventListener('change', refresh);
     };
-  });
+  }, []);
   return colours;
 }
 

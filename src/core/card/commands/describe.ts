@@ -24,9 +24,9 @@ export const answerFirstThing: CommandHandler<{ readonly id: FirstThingId; reado
   { id, answer },
 ) => succeed({ ...card, firstThings: { ...card.firstThings, [id]: answer } });
 
-/** States what the film is for, or that this is not known. */
-export const setDelivery: CommandHandler<{ readonly delivery: JobCard['delivery'] }> = (card, { delivery }) =>
-  succeed({ ...card, delivery });
+/** States what the film is for; each part is its own, and null where it is not known. */
+export const setDelivery: CommandHandler<{ readonly patch: Partial<JobCard['delivery']> }> = (card, { patch }) =>
+  succeed({ ...card, delivery: { ...card.delivery, ...patch } });
 
 /** Lowers the rate to reach, or lets it follow timeline and clips again. */
 export const setTarget: CommandHandler<{ readonly targetFps: number | null }> = (card, { targetFps }) =>
@@ -42,7 +42,13 @@ export const fillMachine: CommandHandler<{ readonly facts: Partial<CardMachine> 
     const { source } = card.machine[key as keyof CardMachine];
     return source === 'assumed' || source === 'read';
   };
-  const free = Object.fromEntries(Object.entries(facts).filter(([key]) => isFree(key)));
+  const isNew = ([key, fact]: [string, CardMachine[keyof CardMachine]]): boolean => {
+    const known = card.machine[key as keyof CardMachine];
+    return isFree(key) && (known.value !== fact.value || known.source !== fact.source);
+  };
+  const free = Object.fromEntries(Object.entries(facts).filter(isNew));
+  // Looking at the machine again finds the same things, and is no change of the card.
+  if (Object.keys(free).length === 0) return succeed(card);
   return succeed({ ...card, machine: { ...card.machine, ...free } });
 };
 
