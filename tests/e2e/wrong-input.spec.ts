@@ -116,3 +116,55 @@ test('goes on in memory and says so while the storage is full, until the card is
   await exportAll(page, bar);
   await expect(bar).toBeHidden();
 });
+
+test('stops reading a batch when asked: the file in hand and all that follow', async ({ page }) => {
+  await openCards(page);
+  await openStep(page, 'demo-decode-bound', 'footage');
+  const whole = await readFile(mediaPath('h264-8bit.mp4'));
+  const files = Array.from({ length: 60 }, (_, i) => ({ name: `take-${i}.mp4`, mimeType: 'video/mp4', buffer: whole }));
+  await page.getByLabel('Choose video files').setInputFiles(files);
+  await page.getByRole('main').getByRole('button', { name: 'Stop' }).click();
+  const stopped = page.getByRole('main').getByRole('alert').getByText('Stopped before this file was read');
+  await expect(stopped.last()).toBeVisible();
+  await expect(page.getByRole('progressbar', { name: 'Files read' })).toBeHidden();
+  const readCount = (await page.getByRole('main').getByRole('row').count()) - 1 - 14;
+  expect(readCount).toBeLessThan(60);
+  expect(readCount + (await page.getByRole('main').getByRole('alert').getByRole('listitem').count())).toBe(60);
+});
+
+test('takes files that are dropped anywhere on the footage step', async ({ page }) => {
+  await openCards(page);
+  await openStep(page, 'demo-decode-bound', 'footage');
+  const bytes = [...(await readFile(mediaPath('silent.mp4')))];
+  const dropped = await page.evaluateHandle((content) => {
+    const data = new DataTransfer();
+    data.items.add(new File([new Uint8Array(content)], 'dropped.mp4', { type: 'video/mp4' }));
+    return data;
+  }, bytes);
+  await page.getByRole('heading', { name: 'Footage', level: 1 }).dispatchEvent('drop', { dataTransfer: dropped });
+  await expect(page.getByRole('row', { name: /dropped\.mp4/ })).toContainText('320 × 180 at 25, no sound');
+});
+
+test('refuses an empty card name with a word, gives the old one back, and keeps what was typed when the page is left', async ({
+  page,
+}) => {
+  await openCards(page);
+  await openStep(page, 'demo-decode-bound', 'findings');
+  const name = page.getByRole('textbox', { name: 'Card name' });
+  await name.fill('   ');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('A card needs a name of at least one letter')).toBeVisible();
+  await expect(name).toHaveValue('Kiln diaries, episode 6');
+  await name.fill('Typed and never left');
+  await page.goto('/');
+  await expect(page.getByRole('link', { name: 'Typed and never left' })).toBeVisible();
+});
+
+test('imports a card chosen twice as two cards, and overwrites none', async ({ page }) => {
+  await openCards(page);
+  const text = await readFile('src/demo/cards/decode-bound.json', 'utf8');
+  const fresh = JSON.stringify({ ...JSON.parse(text), id: 'from-a-friend', title: 'From a friend' });
+  await page.getByLabel('Import card files').setInputFiles([cardFile('a.json', fresh), cardFile('b.json', fresh)]);
+  await expect(page.getByText('Imported 2 cards.')).toBeVisible();
+  await expect(page.getByRole('link', { name: 'From a friend' })).toHaveCount(2);
+});

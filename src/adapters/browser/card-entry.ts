@@ -12,6 +12,8 @@ export interface CardEntry {
   /** The stored revision that `base` is; 0 for a card that was never stored. */
   readonly revision: number;
   readonly pending: readonly PendingCommand[];
+  /** True for a new or imported card until it is written: it stands for itself, whatever is stored under its id. */
+  readonly isReplacing: boolean;
   readonly view: JobCard;
   /** The card as it was last exported, for cards that cannot be stored. */
   readonly exported: JobCard | null;
@@ -24,11 +26,12 @@ export const replay = (base: JobCard, commands: readonly PendingCommand[]): JobC
     return result.ok ? result.value : card;
   }, base);
 
-/** An entry for a card that is stored under this revision; 0 for a new one. */
-export const createEntry = (base: JobCard, revision: number): CardEntry => ({
+/** An entry for a card that is stored under this revision; 0 for one that is not. */
+export const createEntry = (base: JobCard, revision: number, isReplacing = false): CardEntry => ({
   base,
   revision,
   pending: [],
+  isReplacing,
   view: base,
   exported: null,
 });

@@ -119,6 +119,64 @@ describe('createCardStore', () => {
     expect(seen).toMatchObject({ title: 'Pots and pans', programs: [{ name: 'Loft sync' }] });
   });
 
+  it('leaves a row of a newer form alone, and keeps this tab’s change as a card of its own', async () => {
+    const database = new CardDatabase('newer');
+    const store = await openStore('newer', [card('a')], database);
+    const newer = { format: 'oil-can-job-card', version: 99, id: 'a' };
+    const writing = database.cards.put({ id: 'a', revision: 7, deletedAtMs: 0, document: newer });
+    store.run('a', rename('Typed in the old tab'));
+    await writing;
+    await store.settle();
+    expect((await database.cards.get('a'))?.document).toEqual(newer);
+    const { conflict, cards, unreadable } = store.getSnapshot();
+    expect(conflict?.failure.code).toBe('card-newer-version');
+    expect(cards.get(conflict?.copyId ?? '')?.card.title).toBe('Typed in the old tab (from this tab)');
+    expect(unreadable.map(({ id }) => id)).toEqual(['a']);
+  });
+
+  it('does not let an older undo put a deleted card over one that was imported again', async () => {
+    const store = await openStore('import-again', [card('a')]);
+    store.run('a', rename('Deleted'));
+    store.remove('a');
+    store.add({ ...card('a'), title: 'Imported again' });
+    store.restore('a');
+    await store.settle();
+    expect(titleOf(store, 'a')).toBe('Imported again');
+    expect(titleOf(await openStore('import-again'), 'a')).toBe('Imported again');
+  });
+
+  it('does not put the demo cards of a failed start over those stored earlier, once storage works again', async () => {
+    const earlier = await openStore('recovers', [card('a')]);
+    earlier.run('a', rename('Edited last week'));
+    await earlier.settle();
+    const database = new CardDatabase('recovers');
+    const open = database.open.bind(database);
+    database.open = (() => Promise.reject(new DOMException('busy', 'UnknownError'))) as never;
+    const store = await openStore('recovers', [card('a')], database);
+    database.open = open;
+    store.run('a', { type: 'addProgram', input: { program } });
+    await store.settle();
+    const seen = (await openStore('recovers')).getSnapshot().cards.get('a')?.card;
+    expect(seen).toMatchObject({ title: 'Edited last week', programs: [{ name: 'Loft sync' }] });
+  });
+
+  it('drops deleted cards for good after a week, and not before', async () => {
+    const database = new CardDatabase('week');
+    const day = 24 * 3_600_000;
+    const rowOf = (id: string, deletedAtMs: number) => ({ id, revision: 1, deletedAtMs, document: card(id) });
+    await database.cards.bulkPut([rowOf('old', day), rowOf('young', 9 * day), rowOf('kept', 0)]);
+    const store = createCardStore({ database, nowMs: () => 10 * day, createId });
+    openStores.push(store);
+    await store.open(async () => []);
+    expect((await database.cards.toCollection().primaryKeys()).sort()).toEqual(['kept', 'young']);
+    expect([...store.getSnapshot().cards.keys()]).toEqual(['kept']);
+  });
+
+  it('says that a command on a card that is gone has nothing to act on', async () => {
+    const store = await openStore('gone', [card('a')]);
+    expect(store.run('nowhere', rename('x'))).toEqual({ ok: false, failure: { code: 'card-missing', id: 'nowhere' } });
+  });
+
   it('shows a row that cannot be read as that, and leaves it alone', async () => {
     const database = new CardDatabase('unreadable');
     await database.cards.put({

@@ -168,7 +168,8 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
     const { pending } = entry;
     await database.transaction('rw', database.cards, async () => {
       const row = await database.cards.get(cardId);
-      const stored = row && row.deletedAtMs === 0 && row.revision !== entry.revision ? parseCard(row.document) : null;
+      const isChanged = row?.deletedAtMs === 0 && row.revision !== entry.revision && !entry.isReplacing;
+      const stored = row && isChanged ? parseCard(row.document) : null;
       // A newer Oil Can in another tab may have written a form that this one cannot read: it is left alone.
       if (row && stored && !stored.ok) {
         unreadable.set(cardId, { id: cardId, failure: stored.failure, document: row.document });
@@ -182,7 +183,14 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       const now = entries.get(cardId);
       if (!now) return;
       const left = now.pending.slice(pending.length);
-      entries.set(cardId, { ...now, base: result.value, revision, pending: left, view: replay(result.value, left) });
+      entries.set(cardId, {
+        ...now,
+        base: result.value,
+        revision,
+        pending: left,
+        isReplacing: false,
+        view: replay(result.value, left),
+      });
     });
   };
 
@@ -259,7 +267,7 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
     add: (card) => {
       // A card that comes back by import is the card now; an older undo must not put the deleted one over it.
       removed.delete(card.id);
-      entries.set(card.id, createEntry(card, 0));
+      entries.set(card.id, createEntry(card, 0, true));
       publish();
       enqueue(() => writeEntry(card.id));
     },
@@ -269,8 +277,9 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       removed.set(cardId, entry);
       entries.delete(cardId);
       publish();
+      // By the time this runs the card may be back, by undo or by import.
       enqueue(async () => {
-        await database.cards.update(cardId, { deletedAtMs: nowMs() });
+        if (!entries.has(cardId)) await database.cards.update(cardId, { deletedAtMs: nowMs() });
       });
     },
     restore: (cardId) => {
@@ -280,7 +289,7 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       entries.set(cardId, entry);
       publish();
       enqueue(async () => {
-        await database.cards.update(cardId, { deletedAtMs: 0 });
+        if (entries.has(cardId)) await database.cards.update(cardId, { deletedAtMs: 0 });
       });
     },
     markExported: (cardId) => {

@@ -67,6 +67,8 @@ const agreeing = [
   ['vp9-10bit.webm', 'webm'],
   ['intra-frame.mp4', 'mp4'],
   ['silent.mp4', 'mp4'],
+  ['sound-big-end.mov', 'mov'],
+  ['sound-little-end.mov', 'mov'],
   ['kiln-loading.mp4', 'mp4'],
 ] as const;
 
@@ -118,6 +120,12 @@ describe('inspectFile', () => {
     expect(result).toMatchObject({
       failure: { code: 'file-cut-off', expectedBytes: null, sizeBytes: withoutIndex.length },
     });
+  });
+
+  it('reads a whole film although a camera wrote a trailer of its own after the last box', async () => {
+    const whole = readFileSync(media('h264-8bit.mp4'));
+    const bytes = Buffer.concat([whole, Buffer.from('MADE BY OUR CAMERA, no box at all')]);
+    expect((await inspectFile(bytesSource(bytes))).result).toMatchObject({ ok: true, value: { frameCount: 100 } });
   });
 
   it('never rejects, whatever bytes are flipped or cut, and stays within the read budget', async () => {

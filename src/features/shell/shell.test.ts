@@ -1,0 +1,108 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { applyCommand, type CardCommand, createJobCard, type JobCard, stepIds } from '@/core/card';
+import { summariseCard } from '@/core/diagnose';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import { toBudgetLanes } from './budget-lanes';
+import { describeNextStep } from './describe-next-step';
+import { cardFileName } from './export-card';
+import { describeFixFacts } from './fix-facts';
+import { describeStepState } from './step-hints';
+
+let demo: JobCard;
+beforeAll(async () => {
+  const [card] = await loadDemoCards();
+  if (!card) throw new Error('no demo card');
+  demo = card;
+});
+
+const run = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
+  commands.reduce((current, command) => {
+    const result = applyCommand(current, command, 1);
+    if (!result.ok) throw new Error(JSON.stringify(result.failure));
+    return result.value;
+  }, card);
+const nextOf = (card: JobCard) => describeNextStep(summariseCard(card).next, card);
+const finishFindings: CardCommand = { type: 'finishStep', input: { stepId: 'findings' } };
+const fix = { id: 'make-proxies', level: 540 };
+const begin: CardCommand = { type: 'beginTrial', input: { id: 't', fix, nowMs: 1 } };
+const reading = (id: string, shownFps: number): CardCommand => ({
+  type: 'addReading',
+  input: { reading: { id, takenAtMs: 2, how: 'typed', shownFps, scrubFeel: 'fine', note: '' } },
+});
+const end = (outcome: 'kept' | 'undone'): CardCommand => ({ type: 'endTrial', input: { id: 't', outcome, nowMs: 3 } });
+
+describe('describeNextStep', () => {
+  it('says in each state what to do and where', () => {
+    expect(nextOf(createJobCard({ id: 'x', title: 'x', nowMs: 0 }))).toMatchObject({
+      title: 'Answer the first things',
+      stepId: 'first-things',
+    });
+    const read = run(demo, finishFindings);
+    expect(nextOf(read)).toMatchObject({
+      title: 'Make proxies 540 lines high for the heavy clips',
+      button: 'Show me how',
+      stepId: 'fixes',
+    });
+    const trying = run(read, begin);
+    expect(nextOf(trying)).toMatchObject({ title: 'Measure the change', stepId: 'fixes' });
+    const measured = run(trying, reading('r', 25));
+    expect(nextOf(measured)).toMatchObject({ title: 'Keep it or undo it' });
+    const kept = run(measured, end('kept'));
+    expect(nextOf(kept)).toMatchObject({ title: 'Edit; put back before export', stepId: 'export-check' });
+    const ready = run(kept, { type: 'tickPutBack', input: { trialId: 't', isDone: true } });
+    expect(nextOf(ready)).toMatchObject({ title: 'Ready to export', why: 'Everything is put back.' });
+  });
+
+  it('asks for a reading where a kept fix was undone and none fits the set-up', () => {
+    const kept = run(demo, finishFindings, begin, reading('r', 25), end('kept'));
+    const undone = run(kept, { type: 'undoKeptTrial', input: { id: 't', nowMs: 4 } });
+    const without = { ...undone, readings: undone.readings.map((past) => ({ ...past, fixes: [fix] })) };
+    expect(nextOf(without)).toMatchObject({ title: 'Take a reading', stepId: 'symptoms' });
+  });
+});
+
+describe('describeFixFacts', () => {
+  it('tells what a fix brings, takes and costs', () => {
+    const { next } = summariseCard(run(demo, finishFindings));
+    if (next.kind !== 'try-fix') throw new Error(next.kind);
+    expect(describeFixFacts(next.ranked).map(({ name }) => name)).toEqual(['brings', 'takes', 'costs']);
+    expect(describeFixFacts(next.ranked)[0]?.value).toBe('25 a second');
+  });
+});
+
+describe('describeStepState', () => {
+  it('has a few words for every step of an empty and of a full card, short enough for one line', () => {
+    for (const card of [createJobCard({ id: 'x', title: 'x', nowMs: 0 }), demo]) {
+      const overview = summariseCard(card);
+      for (const stepId of stepIds) {
+        const words = describeStepState(stepId, card, overview);
+        expect(words.length, stepId).toBeGreaterThan(4);
+        expect(words.length, `${stepId}: ${words}`).toBeLessThanOrEqual(24);
+      }
+    }
+  });
+  it('counts trials and what is to put back', () => {
+    const kept = run(demo, begin, reading('r', 25), end('kept'));
+    expect(describeStepState('fixes', kept, summariseCard(kept))).toBe('1 kept, 0 undone');
+    expect(describeStepState('export-check', kept, summariseCard(kept))).toBe('1 thing to put back');
+  });
+});
+
+describe('cardFileName', () => {
+  const nameOf = (title: string) => cardFileName({ ...demo, title });
+  it('is made of letters, figures and dashes that every system takes', () => {
+    expect(nameOf('Kiln diaries, episode 6')).toBe('kiln-diaries-episode-6.oil-can.json');
+    expect(nameOf('../../Été: "fin"?')).toBe('ete-fin.oil-can.json');
+    expect(nameOf('陶芸')).toBe('job-card.oil-can.json');
+    expect(nameOf('x'.repeat(200)).length).toBeLessThanOrEqual(60 + '.oil-can.json'.length);
+  });
+});
+
+describe('toBudgetLanes', () => {
+  it('puts every stage on one of three lanes, each with a colour of its own', () => {
+    const lanes = toBudgetLanes(summariseCard(demo).findings.stages);
+    const stages = lanes.flatMap((lane) => lane.stages);
+    expect(lanes.map((lane) => lane.label)).toEqual(['Drive', 'Decoder', 'Drawing']);
+    expect(new Set(stages.map((stage) => stage.colour)).size).toBe(6);
+  });
+});

@@ -1,0 +1,179 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import {
+  type CommandFailure,
+  firstThingIds,
+  type JobCard,
+  lagKinds,
+  lagMoments,
+  scrubFeels,
+  stepIds,
+} from '@/core/card';
+import { computeFindings } from '@/core/diagnose';
+import { fixCatalogue } from '@/core/fixes';
+import type { FootageFailure } from '@/core/footage';
+import { clipTraits } from '@/core/footage/traits';
+import { effectKinds, laneIds, stageIds } from '@/core/load';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import {
+  describeAdvice,
+  describeCommandFailure,
+  describeConflict,
+  firstThingTexts,
+  lagKindTexts,
+  lagMomentTexts,
+  scrubFeelTexts,
+  stepTexts,
+} from './card';
+import { describeBudget, describeFit } from './findings';
+import { fixTitle } from './fix-titles';
+import { describeEffort, describePutBackTime, fixTexts } from './fixes';
+import { describeDepth, describeFootageFailure, nameCodec, traitTexts } from './footage';
+import { effectLabels, laneLabels, stageTexts } from './load';
+import { describeStorageFailure } from './storage';
+
+let cards: readonly JobCard[] = [];
+beforeAll(async () => {
+  cards = await loadDemoCards();
+});
+const cardAt = (index: number): JobCard => {
+  const card = cards[index];
+  if (!card) throw new Error(`no demo card ${index}`);
+  return card;
+};
+
+/** Sentences end in a full stop, name no "invalid input", and shout at nobody. */
+const expectGoodWords = (text: string): void => {
+  expect(text).toMatch(/[.)]$/);
+  expect(text).not.toMatch(/!|invalid|unknown error|undefined|NaN|oops|please/i);
+};
+
+describe('failures', () => {
+  it('are each told in plain sentences', () => {
+    const footage: readonly FootageFailure[] = [
+      { code: 'file-empty' },
+      { code: 'file-not-media' },
+      { code: 'file-cut-off', sizeBytes: 10_000, expectedBytes: 20_000 },
+      { code: 'file-cut-off', sizeBytes: 10_000, expectedBytes: null },
+      { code: 'no-video-track', hasAudio: true },
+      { code: 'no-video-track', hasAudio: false },
+      { code: 'codec-unknown', internalCode: 'oilc' },
+      { code: 'no-frames' },
+      { code: 'file-unreadable', detail: 'gone' },
+      { code: 'read-budget-exceeded', budgetBytes: 31_457_280 },
+      { code: 'read-timed-out', afterMs: 10_000 },
+      { code: 'read-cancelled' },
+    ];
+    const commands: readonly CommandFailure[] = [
+      { code: 'item-missing', item: 'clip', id: 'x' },
+      { code: 'item-exists', item: 'reading', id: 'x' },
+      { code: 'title-empty' },
+      { code: 'value-out-of-range', path: 'timeline.heightPx', received: '4' },
+      { code: 'trial-already-open', fix: { id: 'close-programs', level: 'all' } },
+      { code: 'trial-not-open' },
+      { code: 'trial-needs-reading' },
+      { code: 'reading-empty' },
+      { code: 'reading-in-use' },
+    ];
+    for (const failure of footage) expectGoodWords(describeFootageFailure(failure));
+    for (const failure of commands) {
+      expectGoodWords(describeCommandFailure(failure));
+      expect(describeConflict(failure)).toBe(describeCommandFailure(failure));
+    }
+    expectGoodWords(describeConflict({ code: 'card-newer-version', version: 2, newestVersion: 1 }));
+    for (const code of ['storage-full', 'storage-refused'] as const)
+      expectGoodWords(describeStorageFailure({ code, detail: '' }));
+  });
+
+  it('state the value received and what was expected', () => {
+    expect(describeFootageFailure({ code: 'file-cut-off', sizeBytes: 198_000, expectedBytes: 395_000 })).toContain(
+      '198 kB where its own header says 395 kB',
+    );
+    expect(describeCommandFailure({ code: 'value-out-of-range', path: 'a.b', received: '4' })).toContain(
+      '“a.b” would be 4',
+    );
+  });
+});
+
+describe('catalogues', () => {
+  it('have words for every id, none of them twice', () => {
+    const catalogues: readonly (readonly string[])[] = [
+      stepIds.map((id) => stepTexts[id].label),
+      firstThingIds.map((id) => firstThingTexts[id].question),
+      lagMoments.map((id) => lagMomentTexts[id]),
+      lagKinds.map((id) => lagKindTexts[id]),
+      scrubFeels.map((id) => scrubFeelTexts[id].label),
+      laneIds.map((id) => laneLabels[id]),
+      stageIds.map((id) => stageTexts[id].label),
+      effectKinds.map((kind) => effectLabels[kind]),
+      clipTraits.map((trait) => traitTexts[trait].label),
+      fixCatalogue.map((fix) => fixTitle(fix.id, fix.defaultLevel)),
+    ];
+    for (const labels of catalogues) {
+      expect(labels.every((label) => label.length > 2)).toBe(true);
+      expect(new Set(labels).size).toBe(labels.length);
+    }
+  });
+
+  it('name the level in a fix’s title, and admit a fix that they do not know', () => {
+    expect(fixTitle('lower-preview-quality', '1/8')).toBe('Lower the preview quality to 1/8');
+    expect(fixTitle('make-proxies', 720)).toContain('720 lines');
+    expect(fixTitle('polish', 3)).toContain('newer Oil Can');
+  });
+
+  it('say where each fix is kept, how to see it acted, and why it is put back', () => {
+    for (const fix of fixCatalogue) {
+      const text = fixTexts[fix.id];
+      for (const step of text.steps(fix.defaultLevel)) expectGoodWords(step);
+      expectGoodWords(text.where);
+      expectGoodWords(text.check);
+      if (text.putBack) expectGoodWords(text.putBack.why);
+      if (fix.putBack) expect(describePutBackTime(fix.putBack)).toMatch(/export|day/);
+    }
+    expect(describeEffort(4, ['save', 'restart'])).toBe('4 minutes and a restart of the editor');
+    expect(describeEffort(39, ['save'])).toBe('about 40 minutes');
+  });
+
+  it('tell a trial’s outcome and why', () => {
+    for (const advice of ['keep', 'undo', 'no-clear-change'] as const) expectGoodWords(describeAdvice(advice).why);
+  });
+
+  it('write codecs and depths as the trade does', () => {
+    expect([nameCodec('h264'), nameCodec('dnxhd'), nameCodec('oilc')]).toEqual(['H.264', 'VC-3', 'oilc']);
+    expect([describeDepth(10, '4:2:2'), describeDepth(8, 'unknown')]).toEqual(['10-bit 4:2:2', '8-bit']);
+  });
+});
+
+describe('describeBudget', () => {
+  it('names the stage, its milliseconds and the budget, and what will not help', () => {
+    const decode = describeBudget(computeFindings(cardAt(0)));
+    expect(decode).toMatch(/^Decoding the footage takes about \d+ ms a frame, and only 40 are there\./);
+    expect(decode).toContain('Lowering the preview quality will not help');
+  });
+  it('says for heavy effects that a smaller preview helps', () => {
+    expect(describeBudget(computeFindings(cardAt(1)))).toMatch(
+      /^Drawing takes about \d+ ms .*A smaller preview helps here/,
+    );
+  });
+  it('sends a person to the other programs before any picture is given up', () => {
+    expect(describeBudget(computeFindings(cardAt(2)))).toContain('Close those before you give up any picture');
+  });
+  it('admits that something else is in play where nothing binds', () => {
+    const light = { ...cardAt(2), programs: [] };
+    expect(describeBudget(computeFindings(light))).toContain('something is in play that is not on this card');
+  });
+});
+
+describe('describeFit', () => {
+  it('agrees within the range, and says which way a reading lies outside it', () => {
+    const findings = computeFindings(cardAt(0));
+    expect(describeFit(10, findings)).toMatchObject({ fits: true });
+    expect(describeFit(1, findings)).toMatchObject({
+      fits: false,
+      text: expect.stringContaining('slower than this card explains'),
+    });
+    expect(describeFit(24, findings)).toMatchObject({
+      fits: false,
+      text: expect.stringContaining('better than expected'),
+    });
+  });
+});
