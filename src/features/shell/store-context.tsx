@@ -21,13 +21,7 @@ export function CardStoreProvider({ children }: { readonly children: ReactNode }
     const created = createCardStore({ nowMs: Date.now, createId: () => crypto.randomUUID() });
     setStore(created);
     created.open(loadDemoCards);
-    // Fields store what was typed when they are left; a tab that closes leaves them all.
-    const leaveField = () => document.activeElement instanceof HTMLElement && document.activeElement.blur();
-    window.addEventListener('pagehide', leaveField);
-    return () => {
-      window.removeEventListener('pagehide', leaveField);
-      created.close();
-    };
+    return created.close;
   }, []);
   return <StoreContext.Provider value={store}>{children}</StoreContext.Provider>;
 }
