@@ -15,8 +15,8 @@ const root = fileURLToPath(new URL('..', import.meta.url));
 const [, demo] = await loadDemoCards();
 if (!demo) throw new Error('bench:repaint: no demo card');
 const clips = Array.from({ length: 200 }, (_, i) => ({
+  ...(demo.clips[i % demo.clips.length] ?? raise()),
   id: `clip-${i}`,
-  facts: { ...(demo.clips[i % demo.clips.length]?.facts ?? raise()), fileName: `take-${i}.mp4` },
 }));
 function raise(): never {
   throw new Error('bench:repaint: the demo card has no clips');

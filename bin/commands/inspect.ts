@@ -5,12 +5,14 @@ import { type ClipFacts, findClipTraits } from '@/core/footage';
 import { rationalToNumber } from '@/core/numbers/rational';
 import type { CommandOutput } from './output';
 
-/** The clip's facts under the names of the command line (docs/formats.md). */
-const toPublicFacts = ({ frameRate, sizeBytes: _, ...facts }: ClipFacts) => ({
-  ...facts,
-  frameRateFps: rationalToNumber(frameRate),
-  traits: findClipTraits({ frameRate, sizeBytes: _, ...facts }),
-});
+/** A file's facts under the names of the command line (docs/formats.md); a video's rate is a decimal there. */
+function toPublicFacts(facts: ClipFacts): object {
+  const { sizeBytes: _, ...named } = facts;
+  const traits = findClipTraits(facts);
+  if (named.kind !== 'video') return { ...named, traits };
+  const { frameRate, ...rest } = named;
+  return { ...rest, frameRateFps: rationalToNumber(frameRate), traits };
+}
 
 /** `inspect FILE…`: the facts of each file, or its failure in its place. */
 export async function inspectCommand(paths: readonly string[]): Promise<CommandOutput> {

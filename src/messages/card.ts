@@ -35,6 +35,7 @@ const itemNames = {
   effect: 'effect',
   reading: 'reading',
   trial: 'trial',
+  'decode-test': 'test-play',
 } as const;
 
 /** Why a change was not made. */

@@ -39,6 +39,7 @@ export const driveTexts: Readonly<Record<DriveKind, string>> = {
   'external-spinning': 'Outside, spinning disk',
   'memory-card': 'Memory card',
   network: 'Network',
+  cloud: 'Still in the cloud',
 };
 
 export const knownStateTexts: Readonly<Record<KnownState, string>> = {

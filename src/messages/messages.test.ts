@@ -10,7 +10,7 @@ import {
 } from '@/core/card';
 import { computeFindings } from '@/core/diagnose';
 import { fixCatalogue } from '@/core/fixes';
-import type { FootageFailure } from '@/core/footage';
+import { type FootageFailure, foreignContainers } from '@/core/footage';
 import { clipTraits } from '@/core/footage/traits';
 import { effectKinds, laneIds, stageIds } from '@/core/load';
 import { loadDemoCards } from '@/demo/load-demo-cards';
@@ -24,10 +24,12 @@ import {
   scrubFeelTexts,
   stepTexts,
 } from './card';
+import { describeDepth, nameCodec } from './clip-facts';
+import { traitLabel } from './clip-traits';
 import { describeBudget, describeFit } from './findings';
 import { fixTitle } from './fix-titles';
 import { describeEffort, describePutBackTime, fixTexts } from './fixes';
-import { describeDepth, describeFootageFailure, nameCodec, traitTexts } from './footage';
+import { describeFootageFailure } from './footage';
 import { effectLabels, laneLabels, stageTexts } from './load';
 import { describeStorageFailure } from './storage';
 
@@ -54,9 +56,11 @@ describe('failures', () => {
       { code: 'file-not-media' },
       { code: 'file-cut-off', sizeBytes: 10_000, expectedBytes: 20_000 },
       { code: 'file-cut-off', sizeBytes: 10_000, expectedBytes: null },
-      { code: 'no-video-track', hasAudio: true },
-      { code: 'no-video-track', hasAudio: false },
-      { code: 'codec-unknown', internalCode: 'oilc' },
+      ...foreignContainers.map((container) => ({ code: 'container-not-read', container }) as const),
+      { code: 'no-video-track' },
+      { code: 'codec-unknown' },
+      { code: 'file-changed' },
+      { code: 'file-gone' },
       { code: 'no-frames' },
       { code: 'file-unreadable', detail: 'gone' },
       { code: 'read-budget-exceeded', budgetBytes: 31_457_280 },
@@ -105,7 +109,7 @@ describe('catalogues', () => {
       laneIds.map((id) => laneLabels[id]),
       stageIds.map((id) => stageTexts[id].label),
       effectKinds.map((kind) => effectLabels[kind]),
-      clipTraits.map((trait) => traitTexts[trait].label),
+      clipTraits.map(traitLabel),
       fixCatalogue.map((fix) => fixTitle(fix.id, fix.defaultLevel)),
     ];
     for (const labels of catalogues) {

@@ -1,10 +1,17 @@
 import fc from 'fast-check';
 import { chromaFormats } from '@/core/footage';
-import { effectKinds, type Hidden, type PictureStream, type Setup, type SetupState } from '@/core/load';
+import {
+  effectKinds,
+  type Hidden,
+  type PictureStream,
+  type Setup,
+  type SetupState,
+  type StreamDrive,
+} from '@/core/load';
 import { driveKinds, graphicsKinds, knownStates, powerModes, speedClasses } from '@/core/machine';
 
 const stream: fc.Arbitrary<PictureStream> = fc.record({
-  codec: fc.constantFrom('h264', 'hevc', 'vp9', 'av1', 'prores', 'mjpeg', 'dnxhd', 'mpeg2video', 'oilc'),
+  codec: fc.constantFrom('h264', 'hevc', 'vp9', 'av1', 'prores', 'mjpeg', 'dnxhd', 'mpeg2video', 'still', 'oilc'),
   bitDepth: fc.constantFrom(8, 10, 12),
   chroma: fc.constantFrom(...chromaFormats),
   widthPx: fc.integer({ min: 16, max: 8192 }),
@@ -12,6 +19,10 @@ const stream: fc.Arbitrary<PictureStream> = fc.record({
   frameRateFps: fc.constantFrom(1, 12, 23.976, 25, 29.97, 60, 120, 240, 500),
   bitrateMbitPerSec: fc.double({ min: 0, max: 2000, noNaN: true }),
   meanKeyFrameDistanceFrames: fc.double({ min: 1, max: 600, noNaN: true }),
+  hardwareDecode: fc.constantFrom(...knownStates),
+  drive: fc
+    .constantFrom(...driveKinds)
+    .map(({ readMegabytePerSec, latencyMs }): StreamDrive => ({ readMegabytePerSec, latencyMs })),
 });
 
 const clip = fc.record({
@@ -27,7 +38,8 @@ const setup: fc.Arbitrary<Setup> = fc
     speed: fc.constantFrom(...speedClasses),
     power: fc.constantFrom(...powerModes),
     graphics: fc.constantFrom(...graphicsKinds),
-    drive: fc.constantFrom(...driveKinds),
+    threadRatio: fc.constantFrom(0.4, 0.8, 1),
+    isSpeedMeasured: fc.boolean(),
     memoryMib: fc.integer({ min: 512, max: 262_144 }),
     graphicsYear: fc.integer({ min: 2005, max: 2026 }),
     clips: fc.array(clip, { minLength: 1, maxLength: 8 }),
@@ -60,18 +72,18 @@ const setup: fc.Arbitrary<Setup> = fc
       { maxLength: 5 },
     ),
   })
-  .map(({ coreCount, speed, power, graphics, drive, memoryMib, graphicsYear, ...rest }) => ({
+  .map(({ coreCount, speed, power, graphics, threadRatio, isSpeedMeasured, memoryMib, graphicsYear, ...rest }) => ({
     ...rest,
     machine: {
       coreCount,
       coreSpeedRatio: speed.coreSpeedRatio,
+      isSpeedMeasured,
+      decodeThreadCount: Math.max(1, coreCount * threadRatio),
       powerRatio: power.powerRatio,
       memoryMib,
       graphicsRatio: graphics.graphicsRatio,
       graphicsYear,
       decodeMegapixelPerSec: graphics.decodeMegapixelPerSec,
-      readMegabytePerSec: drive.readMegabytePerSec,
-      driveLatencyMs: drive.latencyMs,
     },
     targetFps: rest.timeline.frameRateFps,
   }));

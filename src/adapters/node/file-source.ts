@@ -1,11 +1,11 @@
-import { open } from 'node:fs/promises';
+import { open, stat } from 'node:fs/promises';
 import { basename } from 'node:path';
 import type { ByteSource } from '../shared/byte-source';
 
 /** Opens a file for reading by slices. The caller closes it. Rejects where the file cannot be opened. */
 export async function openFileSource(path: string): Promise<ByteSource & { readonly close: () => Promise<void> }> {
   const handle = await open(path, 'r');
-  const { size } = await handle.stat();
+  const { size, mtimeMs } = await handle.stat();
   return {
     fileName: basename(path),
     sizeBytes: size,
@@ -18,6 +18,11 @@ export async function openFileSource(path: string): Promise<ByteSource & { reado
         filled += bytesRead;
       }
       return bytes.subarray(0, filled);
+    },
+    checkState: async () => {
+      const now = await stat(path).catch(() => null);
+      if (!now) return 'gone';
+      return now.size === size && now.mtimeMs === mtimeMs ? 'same' : 'changed';
     },
     close: () => handle.close(),
   };

@@ -4,7 +4,11 @@ export interface ByteSource {
   readonly sizeBytes: number;
   /** Bytes from `start` up to, not including, `end`; shorter at the end of the file. Rejects where reading fails. */
   readonly read: (start: number, end: number) => Promise<Uint8Array>;
+  /** What has become of the file since it was opened. Never rejects. */
+  readonly checkState: () => Promise<FileState>;
 }
+
+export type FileState = 'same' | 'changed' | 'gone';
 
 /** Thrown by a counting source; the reader turns it into the failure `read-budget-exceeded`. */
 export class ReadBudgetExceededError extends Error {}
@@ -23,12 +27,31 @@ export function countBytes(source: ByteSource, budgetBytes: number): CountingByt
   return {
     fileName: source.fileName,
     sizeBytes: source.sizeBytes,
+    checkState: source.checkState,
     bytesRead: () => total,
     read: async (start, end) => {
       const wanted = Math.max(0, Math.min(end, source.sizeBytes) - start);
       if (total + wanted > budgetBytes) throw new ReadBudgetExceededError(`${total + wanted} of ${budgetBytes} bytes`);
       total += wanted;
       return source.read(start, end);
+    },
+  };
+}
+
+/** Reads ahead by `windowBytes` and keeps that window, for walking structures of many small parts. */
+export function readAhead(source: ByteSource, windowBytes: number): ByteSource {
+  let windowStart = 0;
+  let window = new Uint8Array();
+  return {
+    ...source,
+    read: async (start, end) => {
+      if (end - start > windowBytes) return source.read(start, end);
+      const isInside = start >= windowStart && Math.min(end, source.sizeBytes) <= windowStart + window.length;
+      if (!isInside) {
+        window = new Uint8Array(await source.read(start, start + windowBytes));
+        windowStart = start;
+      }
+      return window.subarray(start - windowStart, end - windowStart);
     },
   };
 }

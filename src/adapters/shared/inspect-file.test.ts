@@ -1,10 +1,14 @@
 import { execFileSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { appendFileSync, copyFileSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
+import type { VideoFacts } from '@/core/footage';
 import { rationalToNumber } from '@/core/numbers/rational';
 import { describeFootageFailure } from '@/messages/footage';
+import { agreeingClips, agreeingNames } from '../../../tests/fixtures/recipes.mjs';
 import { openFileSource } from '../node/file-source';
 import { type ByteSource, countBytes, ReadBudgetExceededError, readBudgetBytes } from './byte-source';
 import { inspectFile } from './inspect-file';
@@ -12,6 +16,41 @@ import { inspectFile } from './inspect-file';
 const fixtures = fileURLToPath(new URL('../../../tests/fixtures/', import.meta.url));
 const media = (name: string): string => `${fixtures}media/${name}`;
 const large = (name: string): string => `${fixtures}large/${name}`;
+
+interface ProbeStream {
+  readonly codec_type: string;
+  readonly codec_name: string;
+  readonly profile: string;
+  readonly width: number;
+  readonly height: number;
+  readonly pix_fmt: string;
+  readonly avg_frame_rate: string;
+  readonly sample_aspect_ratio: string;
+  readonly field_order?: string;
+  readonly nb_read_packets: string;
+  readonly bit_rate?: string;
+  readonly duration?: string;
+  readonly side_data_list?: readonly { readonly rotation?: number }[];
+  readonly channels: number;
+  readonly sample_rate: string;
+}
+interface ProbePacket {
+  readonly flags: string;
+}
+
+/** What ffprobe says of a file, asked for the same facts. */
+function probe(path: string) {
+  const entries = ['-show_streams', '-select_streams', 'v:0', '-show_entries', 'packet=flags'];
+  const read = (args: readonly string[]) =>
+    JSON.parse(execFileSync('ffprobe', ['-v', 'error', ...args, '-of', 'json', path]).toString());
+  const { packets } = read(entries) as { readonly packets: readonly ProbePacket[] };
+  const { streams } = read(['-count_packets', '-show_streams']) as { readonly streams: readonly ProbeStream[] };
+  const videos = streams.filter((stream) => stream.codec_type === 'video');
+  const [video] = videos;
+  if (!video) throw new Error(`ffprobe finds no video in ${path}`);
+  const audio = streams.find((stream) => stream.codec_type === 'audio') ?? null;
+  return { video, audio, packets, videoTrackCount: videos.length };
+}
 
 const inspectPath = async (path: string) => {
   const source = await openFileSource(path);
@@ -24,87 +63,139 @@ const bytesSource = (bytes: Uint8Array): ByteSource => ({
   fileName: 'bytes.mp4',
   sizeBytes: bytes.length,
   read: async (start, end) => bytes.subarray(start, Math.min(end, bytes.length)),
+  checkState: async () => 'same',
 });
 
-interface ProbeStream {
-  readonly codec_type: string;
-  readonly codec_name: string;
-  readonly profile?: string;
-  readonly width: number;
-  readonly height: number;
-  readonly pix_fmt: string;
-  readonly avg_frame_rate: string;
-  readonly nb_read_packets: string;
-  readonly bit_rate?: string;
-  readonly duration?: string;
-  readonly channels: number;
-  readonly sample_rate: string;
-}
-
-/** What ffprobe says of the same file, asked for the same facts. */
-const probe = (path: string) => {
-  const text = execFileSync('ffprobe', ['-v', 'error', '-count_packets', '-show_streams', '-of', 'json', path]);
-  const { streams } = JSON.parse(text.toString()) as { readonly streams: readonly ProbeStream[] };
-  const video = streams.find((stream) => stream.codec_type === 'video');
-  if (!video) throw new Error(`ffprobe finds no video in ${path}`);
-  const [num = 0, den = 1] = video.avg_frame_rate.split('/').map(Number);
-  return { video, audio: streams.find((stream) => stream.codec_type === 'audio') ?? null, frameRateFps: num / den };
+const factsOf = async (name: string): Promise<VideoFacts> => {
+  const { result } = await inspectPath(media(name));
+  if (!result.ok) throw new Error(`${name}: ${JSON.stringify(result.failure)}`);
+  if (result.value.kind !== 'video') throw new Error(`${name} is a ${result.value.kind}`);
+  return result.value;
 };
 
-const agreeing = [
-  ['h264-8bit.mp4', 'mp4'],
-  ['h264-8bit.mov', 'mov'],
-  ['h264-10bit.mp4', 'mp4'],
-  ['h264-10bit.mkv', 'mkv'],
-  ['h264-422.mov', 'mov'],
-  ['h264-60fps.mkv', 'mkv'],
-  ['hevc-10bit.mp4', 'mp4'],
-  ['hevc-10bit.mov', 'mov'],
-  ['hevc-10bit.mkv', 'mkv'],
-  ['vp9.webm', 'webm'],
-  ['vp9.mp4', 'mp4'],
-  ['vp9.mkv', 'mkv'],
-  ['vp9-10bit.webm', 'webm'],
-  ['intra-frame.mp4', 'mp4'],
-  ['silent.mp4', 'mp4'],
-  ['sound-big-end.mov', 'mov'],
-  ['sound-little-end.mov', 'mov'],
-  ['kiln-loading.mp4', 'mp4'],
-] as const;
+const chromaOf = (pixelFormat: string): string =>
+  pixelFormat.startsWith('gray')
+    ? '4:0:0'
+    : (pixelFormat
+        .match(/4[24][024]/)?.[0]
+        .split('')
+        .join(':') ?? 'unknown');
+const ratioOf = (text: string, mark: string): number => {
+  const [num = 0, den = 1] = text.split(mark).map(Number);
+  return num / den;
+};
 
-describe('inspectFile', () => {
-  for (const [name, container] of agreeing)
-    it(`agrees with ffprobe on ${name}`, async () => {
-      const { result } = await inspectPath(media(name));
-      if (!result.ok) throw new Error(JSON.stringify(result.failure));
-      const facts = result.value;
-      const { video, audio, frameRateFps } = probe(media(name));
-      expect(facts.container).toBe(container);
-      expect(facts.codec).toBe(video.codec_name);
-      expect(facts.profile).toBe(video.profile);
-      expect([facts.widthPx, facts.heightPx]).toEqual([video.width, video.height]);
+/** Key frames as ffprobe's packet flags have them: the longest distance, the end of the file included. */
+function longestDistance(packets: readonly ProbePacket[]): number {
+  const keys = packets.flatMap(({ flags }, i) => (flags.startsWith('K') ? [i] : []));
+  return Math.max(...keys.map((at, i) => (keys[i + 1] ?? packets.length) - at));
+}
+
+describe('inspectFile against ffprobe', () => {
+  it('has at least forty files to agree on', () => {
+    expect(agreeingNames.length).toBeGreaterThanOrEqual(40);
+  });
+
+  for (const name of agreeingNames)
+    it(`says the same of ${name}`, async () => {
+      const facts = await factsOf(name);
+      const { video, audio, packets, videoTrackCount } = probe(media(name));
+      const frameRateFps = ratioOf(video.avg_frame_rate, '/');
+      expect(facts).toMatchObject({
+        codec: video.codec_name,
+        profile: video.profile,
+        widthPx: video.width,
+        heightPx: video.height,
+        bitDepth: Number(video.pix_fmt.match(/(\d\d)le$/)?.[1] ?? 8),
+        chroma: chromaOf(video.pix_fmt),
+        frameCount: Number(video.nb_read_packets),
+        videoTrackCount,
+      });
       expect(Math.abs(rationalToNumber(facts.frameRate) - frameRateFps)).toBeLessThan(0.001);
-      expect(facts.isVariableFrameRate).toBe(false);
-      expect(facts.bitDepth).toBe(video.pix_fmt.includes('10le') ? 10 : 8);
-      expect(facts.chroma).toBe(video.pix_fmt.includes('422') ? '4:2:2' : '4:2:0');
-      expect(facts.frameCount).toBe(Number(video.nb_read_packets));
-      expect(facts.audio?.codec ?? null).toBe(audio?.codec_name ?? null);
-      expect(facts.audio?.channelCount ?? null).toBe(audio?.channels ?? null);
-      expect(facts.audio?.sampleRateHz ?? null).toBe(audio ? Number(audio.sample_rate) : null);
-      // ffprobe states these for MP4 and MOV only.
-      if (video.bit_rate) expect(facts.bitrateMbitPerSec / (Number(video.bit_rate) / 1e6)).toBeCloseTo(1, 2);
+      expect(rationalToNumber(facts.pixelAspect)).toBeCloseTo(ratioOf(video.sample_aspect_ratio, ':'), 3);
+      const turned = video.side_data_list?.find((data) => data.rotation !== undefined)?.rotation ?? 0;
+      // ffprobe counts the other way round.
+      expect(facts.rotationDegrees).toBe((360 - turned) % 360);
+      expect(facts.keyFrameDistance).toMatchObject({ longestFrames: longestDistance(packets), isSampled: false });
+      expect(facts.audio).toEqual(
+        audio && {
+          codec: audio.codec_name,
+          channelCount: audio.channels,
+          sampleRateHz: Number(audio.sample_rate),
+        },
+      );
+      // ffprobe leaves these out for some containers.
+      if (video.field_order) expect(facts.scan === 'progressive').toBe(video.field_order === 'progressive');
+      if (video.bit_rate)
+        expect(Math.abs((facts.bitrateMbitPerSec * 1e6) / Number(video.bit_rate) - 1)).toBeLessThan(0.01);
       if (video.duration)
         expect(Math.abs(facts.durationMs - Number(video.duration) * 1000)).toBeLessThan(1000 / frameRateFps);
+      expect(facts.isVariableFrameRate).toBe(name.startsWith('uneven'));
     });
 
+  for (const { name, seconds, asked } of agreeingClips)
+    it(`finds in ${name} what its recipe asked for`, async () => {
+      const facts = await factsOf(name);
+      const container = name.split('.').at(-1);
+      expect(facts.container).toBe(container === 'mts' ? 'ts' : container);
+      if (asked.longestFrames !== undefined) expect(facts.keyFrameDistance?.longestFrames).toBe(asked.longestFrames);
+      // Dropped frames take up to a third of a second off either end.
+      expect(Math.abs(facts.durationMs - seconds * 1000)).toBeLessThan(facts.isVariableFrameRate ? 350 : 50);
+      const bits = facts.bitrateMbitPerSec * 1e6 * (facts.durationMs / 1000);
+      expect(bits / 8).toBeLessThan(facts.sizeBytes);
+    });
+
+  it('tells the intervals of uneven clips: one frame at least, several at most', async () => {
+    for (const name of ['uneven.mp4', 'uneven.mkv']) {
+      const { frameIntervals } = await factsOf(name);
+      expect(frameIntervals?.smallestMs).toBeCloseTo(1000 / 30, -1);
+      expect(frameIntervals?.largestMs).toBeGreaterThan(90);
+    }
+  });
+});
+
+describe('inspectFile on stills and sounds', () => {
+  const stills = [
+    ['bowl.jpg', 'jpeg', 6000, 4000, 0],
+    ['bowl-turned.jpg', 'jpeg', 6000, 4000, 90],
+    ['bowl.png', 'png', 640, 360, 0],
+    ['bowl.webp', 'webp', 1920, 1080, 0],
+    ['bowl.heic', 'heif', 4032, 3024, 0],
+  ] as const;
+  for (const [name, container, widthPx, heightPx, rotationDegrees] of stills)
+    it(`reads the size of ${name}, and how it is turned`, async () => {
+      const { result, bytesRead } = await inspectPath(media(name));
+      expect(result).toMatchObject({ value: { kind: 'still', container, widthPx, heightPx, rotationDegrees } });
+      expect(bytesRead).toBeLessThan(300 * 1024);
+    });
+
+  const sounds = [
+    ['choir.wav', 'wav', 'pcm_s16le'],
+    ['choir.mp3', 'mp3', 'mp3'],
+    ['choir.flac', 'flac', 'flac'],
+  ] as const;
+  for (const [name, container, codec] of sounds)
+    it(`takes ${name} for sound of three seconds`, async () => {
+      const { result } = await inspectPath(media(name));
+      if (!result.ok || result.value.kind !== 'sound') throw new Error(JSON.stringify(result));
+      expect(result.value).toMatchObject({ container, audio: { codec, channelCount: 1, sampleRateHz: 44_100 } });
+      expect(Math.abs(result.value.durationMs - 3000)).toBeLessThan(80);
+    });
+
+  it('takes an MP4 with sound alone for sound', async () => {
+    const { result } = await inspectPath(media('sound-only.m4a.mp4'));
+    expect(result).toMatchObject({ ok: true, value: { kind: 'sound', container: 'mp4', audio: { codec: 'aac' } } });
+  });
+});
+
+describe('inspectFile on files it cannot use', () => {
   const failing = [
     ['not-a-film.mp4', { code: 'file-not-media' }],
     ['empty.mp4', { code: 'file-empty' }],
     ['cut-off.mp4', { code: 'file-cut-off' }],
     ['cut-off.mkv', { code: 'file-cut-off' }],
     ['cut-off-after-index.mp4', { code: 'file-cut-off' }],
-    ['sound-only.m4a.mp4', { code: 'no-video-track', hasAudio: true }],
-    ['unknown-codec.mp4', { code: 'codec-unknown', internalCode: 'oilc' }],
+    ['old-camera.avi', { code: 'container-not-read', container: 'avi' }],
   ] as const;
   for (const [name, failure] of failing)
     it(`answers ${name} with ${failure.code}`, async () => {
@@ -155,18 +246,39 @@ describe('inspectFile', () => {
     );
   });
 
-  it('tells that a file went away while it was read', async () => {
+  it('keeps the four-character code of a picture that nobody knows', async () => {
+    expect((await factsOf('unknown-codec.mp4')).codec).toBe('oilc');
+  });
+
+  it('tells that reading failed, that a file changed, and that it went away', async () => {
     const bytes = readFileSync(media('silent.mp4'));
-    let readCount = 0;
-    const { result } = await inspectFile({
-      ...bytesSource(bytes),
-      read: async (start, end) => {
-        readCount += 1;
-        if (readCount > 2) throw new Error('gone');
-        return bytes.subarray(start, end);
-      },
+    const broken = { ...bytesSource(bytes), read: () => Promise.reject(new Error('device error')) };
+    expect((await inspectFile(broken)).result).toMatchObject({
+      failure: { code: 'file-unreadable', detail: 'device error' },
     });
-    expect(result).toMatchObject({ ok: false, failure: { code: 'file-unreadable', detail: 'gone' } });
+    const changed = { ...bytesSource(bytes), checkState: async () => 'changed' as const };
+    expect((await inspectFile(changed)).result).toMatchObject({ failure: { code: 'file-changed' } });
+    const gone = { ...broken, checkState: async () => 'gone' as const };
+    expect((await inspectFile(gone)).result).toMatchObject({ failure: { code: 'file-gone' } });
+  });
+
+  it('sees on a real disk that a file grew or was deleted while it was open', async () => {
+    const dir = mkdtempSync(join(tmpdir(), 'oil-can-'));
+    const path = join(dir, 'take.mp4');
+    copyFileSync(media('silent.mp4'), path);
+    const source = await openFileSource(path);
+    expect(await source.checkState()).toBe('same');
+    appendFileSync(path, 'more');
+    expect((await inspectFile(source)).result).toMatchObject({ failure: { code: 'file-changed' } });
+    rmSync(path);
+    expect((await inspectFile(source)).result).toMatchObject({ failure: { code: 'file-gone' } });
+    await source.close();
+    rmSync(dir, { recursive: true });
+  });
+
+  it('takes a play list for no media, and asks for no other file', async () => {
+    const list = new TextEncoder().encode('#EXTM3U\n#EXT-X-VERSION:3\nhttp://127.0.0.1:9/pots.ts\n');
+    expect((await inspectFile(bytesSource(list))).result).toMatchObject({ failure: { code: 'file-not-media' } });
   });
 });
 
@@ -183,11 +295,11 @@ describe('inspectFile on very large files', () => {
 
   it('reads a 2 GB MKV by under 32 MiB, leaves the count null and says that it sampled', async () => {
     const { result, bytesRead } = await inspectPath(large('long-2gb.mkv'));
-    if (!result.ok) throw new Error(JSON.stringify(result.failure));
+    if (!result.ok || result.value.kind !== 'video') throw new Error(JSON.stringify(result));
     expect(bytesRead).toBeLessThan(32 * 1024 * 1024);
     expect(result.value.frameCount).toBeNull();
     expect(result.value.frameRate).toEqual({ num: 30_000, den: 1001 });
-    expect(result.value.keyFrameDistance.isSampled).toBe(true);
+    expect(result.value.keyFrameDistance?.isSampled).toBe(true);
     const stated = probe(large('long-2gb.mkv'));
     const framesPerSec = rationalToNumber(result.value.frameRate);
     expect((result.value.durationMs / 1000) * framesPerSec).toBeCloseTo(Number(stated.video.nb_read_packets), -1);

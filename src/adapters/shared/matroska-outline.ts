@@ -1,3 +1,4 @@
+import type { ScanKind } from '@/core/footage';
 import type { ByteSource } from './byte-source';
 
 /** What a Matroska or WebM file's head and index say; media data is not read. */
@@ -6,6 +7,10 @@ export interface MatroskaOutline {
   readonly expectedBytes: number | null;
   /** The first video track's declared time between frames, or null. */
   readonly declaredFrameDurationNs: number | null;
+  /** What that track says of fields. */
+  readonly scan: ScanKind;
+  /** The four-character code that it carries over from another container, or null. */
+  readonly foreignCode: string | null;
   /** Times of the key frames that the index lists for that track; empty without an index. */
   readonly indexedKeyFrameMs: readonly number[];
 }
@@ -31,6 +36,10 @@ const ids = {
   trackEntry: 0xae,
   trackNumber: 0xd7,
   trackType: 0x83,
+  codecId: 0x86,
+  codecPrivate: 0x63a2,
+  video: 0xe0,
+  flagInterlaced: 0x9a,
   defaultDuration: 0x23e383,
   cluster: 0x1f43b675,
   cues: 0x1c53bb6b,
@@ -84,15 +93,43 @@ function* childrenOf(bytes: Uint8Array): Generator<{ readonly id: number; readon
 
 const unsignedOf = (data: Uint8Array): number => data.reduce((value, byte) => value * 256 + byte, 0);
 
-const childValue = (bytes: Uint8Array, id: number): number | null => {
-  for (const child of childrenOf(bytes)) if (child.id === id) return unsignedOf(child.data);
+const childData = (bytes: Uint8Array, id: number): Uint8Array | null => {
+  for (const child of childrenOf(bytes)) if (child.id === id) return child.data;
   return null;
 };
+const childValue = (bytes: Uint8Array, id: number): number | null => {
+  const data = childData(bytes, id);
+  return data ? unsignedOf(data) : null;
+};
+const textOf = (bytes: Uint8Array | null): string => (bytes ? String.fromCharCode(...bytes) : '');
 
-function findVideoTrack(tracks: Uint8Array): { readonly number: number; readonly durationNs: number | null } | null {
+interface VideoTrack {
+  readonly number: number;
+  readonly durationNs: number | null;
+  readonly scan: ScanKind;
+  readonly foreignCode: string | null;
+}
+
+/** FlagInterlaced: 0 not said, 1 interlaced, 2 progressive (RFC 9559, 5.1.4.1.28.1). */
+const scanByFlag: readonly ScanKind[] = ['unknown', 'interlaced', 'progressive'];
+
+/** Pictures of other containers keep their code in the private data: of a bitmap header, or of a sample entry. */
+function foreignCodeOf(track: Uint8Array): string | null {
+  const at = { 'V_MS/VFW/FOURCC': 16, V_QUICKTIME: 4 }[textOf(childData(track, ids.codecId))];
+  const code = at === undefined ? '' : textOf(childData(track, ids.codecPrivate)?.subarray(at, at + 4) ?? null);
+  return code.length === 4 ? code : null;
+}
+
+function findVideoTrack(tracks: Uint8Array): VideoTrack | null {
   for (const { id, data } of childrenOf(tracks)) {
     if (id !== ids.trackEntry || childValue(data, ids.trackType) !== 1) continue;
-    return { number: childValue(data, ids.trackNumber) ?? 0, durationNs: childValue(data, ids.defaultDuration) };
+    const picture = childData(data, ids.video);
+    return {
+      number: childValue(data, ids.trackNumber) ?? 0,
+      durationNs: childValue(data, ids.defaultDuration),
+      scan: scanByFlag[(picture && childValue(picture, ids.flagInterlaced)) ?? 0] ?? 'unknown',
+      foreignCode: foreignCodeOf(data),
+    };
   }
   return null;
 }
@@ -128,7 +165,13 @@ const readData = async (source: ByteSource, element: Element): Promise<Uint8Arra
 
 /** Reads the elements before the first cluster, and the index wherever it stands. */
 export async function readMatroskaOutline(source: ByteSource): Promise<MatroskaOutline> {
-  const nothing: MatroskaOutline = { expectedBytes: null, declaredFrameDurationNs: null, indexedKeyFrameMs: [] };
+  const nothing: MatroskaOutline = {
+    expectedBytes: null,
+    declaredFrameDurationNs: null,
+    scan: 'unknown',
+    foreignCode: null,
+    indexedKeyFrameMs: [],
+  };
   const head = await readElementAt(source, 0);
   if (!head || head.id !== ids.ebml || head.dataBytes === null) return nothing;
   const segment = await readElementAt(source, head.dataStart + head.dataBytes);
@@ -156,6 +199,8 @@ export async function readMatroskaOutline(source: ByteSource): Promise<MatroskaO
   return {
     expectedBytes: segment.dataBytes === null ? null : segment.dataStart + segment.dataBytes,
     declaredFrameDurationNs: video?.durationNs ?? null,
+    scan: video?.scan ?? 'unknown',
+    foreignCode: video?.foreignCode ?? null,
     indexedKeyFrameMs: cues && video ? listCueTimes(cues, video.number).map((ticks) => ticks * msPerTick) : [],
   };
 }

@@ -1,5 +1,7 @@
+import { readFile } from 'node:fs/promises';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { VideoFacts } from '@/core/footage';
 import { demoCardNames, loadDemoCards } from '@/demo/load-demo-cards';
 import { describeCardFailure } from '@/messages/card';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
@@ -68,7 +70,7 @@ describe('parseCardText', () => {
     expect(codeOf('shopping list')).toBe('card-not-json');
     expect(codeOf('[]')).toBe('card-not-a-card');
     expect(codeOf('{"format":"something-else"}')).toBe('card-not-a-card');
-    expect(codeOf(JSON.stringify({ ...card, version: 2 }))).toBe('card-newer-version');
+    expect(codeOf(JSON.stringify({ ...card, version: 3 }))).toBe('card-newer-version');
     expect(codeOf(JSON.stringify({ ...card, version: 'one' }))).toBe('card-field-invalid');
     expect(codeOf(JSON.stringify({ ...card, putBackDone: ['nowhere'] }))).toBe('card-reference-broken');
     expect(parseCard({ ...card, machine: { ...card.machine, coreCount: { value: 0, source: 'typed' } } })).toEqual({
@@ -108,6 +110,25 @@ describe('migrateCard', () => {
     };
     expect(migrateCard({ version: 1 }, 1, 3, steps)).toEqual({ version: 3, second: true, third: true });
     expect(() => migrateCard({}, 1, 4, steps)).toThrow('no step from version 3');
+  });
+
+  it('reads a card that version 1 stored: every clip is a video from a file, and nothing else changes', async () => {
+    const stored = JSON.parse(await readFile(new URL('./examples/version-1.json', import.meta.url), 'utf8'));
+    const parsed = parseCard(stored);
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
+    const { clips, decodeTests, version, ...rest } = parsed.value;
+    const { clips: storedClips, version: _, ...storedRest } = stored;
+    expect([version, decodeTests]).toEqual([2, []]);
+    expect(rest).toEqual(storedRest);
+    expect(clips.map(({ facts }) => facts)).toMatchObject(storedClips.map(({ facts }: { facts: object }) => facts));
+    expect(clips.every((clip) => clip.facts.kind === 'video' && clip.origin === 'file' && clip.drive === null)).toBe(
+      true,
+    );
+  });
+
+  it('says what is wrong with a version 1 card whose clips are none', () => {
+    for (const clips of ['none', null, [null], [{ facts: 3 }]])
+      expect(parseCard({ ...empty, version: 1, clips }).ok).toBe(false);
   });
 });
 
@@ -317,7 +338,10 @@ describe('deriveBaseState', () => {
   it('gives the cost model a plausible rate whatever a file states', async () => {
     const [card] = await loadDemoCards();
     if (!card) throw new Error('no demo card');
-    const odd = card.clips.map((clip) => ({ ...clip, facts: { ...clip.facts, frameRate: { num: 1, den: 1000 } } }));
+    const odd = card.clips.map((clip) => ({
+      ...clip,
+      facts: { ...(clip.facts as VideoFacts), frameRate: { num: 1, den: 1000 } },
+    }));
     expect(deriveBaseState({ ...card, clips: odd }).setup.clips[0]?.original.frameRateFps).toBe(1);
   });
 });

@@ -34,6 +34,7 @@ export function createJobCard(input: { readonly id: string; readonly title: stri
     },
     programs: [],
     clips: [],
+    decodeTests: [],
     timeline: {
       isDescribed: false,
       widthPx: 1920,

@@ -1,33 +1,87 @@
-import type { ClipFacts } from '../footage/types';
-import type { SetupState } from '../load/types';
-import { type PictureStream, type Setup, type SetupClip, usualHidden } from '../load/types';
+import { assertNever } from '../assert-never';
+import { isIntraFrameCodec } from '../footage/codec-names';
+import type { StillFacts, VideoFacts } from '../footage/types';
+import {
+  type PictureStream,
+  type Setup,
+  type SetupClip,
+  type SetupState,
+  type StreamDrive,
+  usualHidden,
+} from '../load/types';
 import { coreSpeedRatioOf, driveOf, graphicsOf, powerRatioOf } from '../machine/catalogue';
 import { rationalToNumber } from '../numbers/rational';
-import type { CardClip, CardMachine, JobCard } from './types';
+import { measureDecoding } from '../test-play/measure-decoding';
+import { hardwareVerdictOf } from './hardware-verdict';
+import type { CardClip, JobCard } from './types';
 
 /** A file may state a rate of zero or thousands; the cost model is given one that a camera could have. */
 const plausibleFps = (fps: number): number => Math.min(500, Math.max(1, fps));
 
-const toStream = (facts: ClipFacts): PictureStream => ({
-  codec: facts.codec,
-  bitDepth: facts.bitDepth,
-  chroma: facts.chroma,
+/** Where nothing was read of a clip's key frames: a second apart, but for codecs that have nothing else. Assumption. */
+const assumedKeyFrameSec = 1;
+
+/** How long a still stands on a timeline where nobody said. Assumption. */
+const stillMs = 5000;
+
+/** Frames a second that are really in a clip: uneven ones hold fewer than their nominal rate says. */
+function decodedFpsOf(facts: VideoFacts): number {
+  const nominalFps = plausibleFps(rationalToNumber(facts.frameRate));
+  if (!facts.isVariableFrameRate || facts.frameCount === null || facts.durationMs <= 0) return nominalFps;
+  return Math.min(nominalFps, plausibleFps((facts.frameCount * 1000) / facts.durationMs));
+}
+
+function videoStream(card: JobCard, clip: CardClip, facts: VideoFacts, drive: StreamDrive): PictureStream {
+  const frameRateFps = decodedFpsOf(facts);
+  return {
+    codec: facts.codec,
+    bitDepth: facts.bitDepth,
+    chroma: facts.chroma,
+    widthPx: facts.widthPx,
+    heightPx: facts.heightPx,
+    frameRateFps,
+    bitrateMbitPerSec: facts.bitrateMbitPerSec,
+    meanKeyFrameDistanceFrames:
+      facts.keyFrameDistance?.meanFrames ?? (isIntraFrameCodec(facts.codec) ? 1 : frameRateFps * assumedKeyFrameSec),
+    hardwareDecode: hardwareVerdictOf(card, clip).state === 'unlikely' ? 'no' : 'yes',
+    drive,
+  };
+}
+
+const stillStream = (card: JobCard, facts: StillFacts, drive: StreamDrive): PictureStream => ({
+  codec: 'still',
+  bitDepth: 8,
+  chroma: '4:2:0',
   widthPx: facts.widthPx,
   heightPx: facts.heightPx,
-  frameRateFps: plausibleFps(rationalToNumber(facts.frameRate)),
-  bitrateMbitPerSec: facts.bitrateMbitPerSec,
-  meanKeyFrameDistanceFrames: facts.keyFrameDistance.meanFrames,
+  frameRateFps: plausibleFps(rationalToNumber(card.timeline.frameRate)),
+  bitrateMbitPerSec: 0,
+  meanKeyFrameDistanceFrames: 1,
+  hardwareDecode: 'no',
+  drive,
 });
 
-const toSetupClip = (clip: CardClip): SetupClip => ({
-  id: clip.id,
-  durationMs: Math.max(1, clip.facts.durationMs),
-  original: toStream(clip.facts),
-  proxy: null,
-});
+/** What the preview draws of a clip; nothing of a sound. */
+function toSetupClip(card: JobCard, clip: CardClip): readonly SetupClip[] {
+  const { facts } = clip;
+  const { readMegabytePerSec, latencyMs } = driveOf(clip.drive ?? card.machine.footageDrive.value);
+  const drive = { readMegabytePerSec, latencyMs };
+  switch (facts.kind) {
+    case 'video': {
+      const original = videoStream(card, clip, facts, drive);
+      return [{ id: clip.id, durationMs: Math.max(1, facts.durationMs), original, proxy: null }];
+    }
+    case 'still':
+      return [{ id: clip.id, durationMs: stillMs, original: stillStream(card, facts, drive), proxy: null }];
+    case 'sound':
+      return [];
+    default:
+      return assertNever(facts);
+  }
+}
 
-/** Stands in while a card has no footage: what phones and small cameras record most. Assumption, said on the page. */
-const standInClip: SetupClip = {
+/** Stands in while a card has no pictures: what phones and small cameras record most. Assumption, said on the page. */
+const standInClip = (card: JobCard): SetupClip => ({
   id: 'stand-in',
   durationMs: 60_000,
   original: {
@@ -39,14 +93,17 @@ const standInClip: SetupClip = {
     frameRateFps: 25,
     bitrateMbitPerSec: 20,
     meanKeyFrameDistanceFrames: 25,
+    hardwareDecode: 'unknown',
+    drive: driveOf(card.machine.footageDrive.value),
   },
   proxy: null,
-};
+});
 
-/** The rate that most of the footage has, by duration, frames a second; null without footage. */
+/** The rate that most of the moving footage has, by duration, frames a second; null without any. */
 export function mainClipFps(clips: readonly CardClip[]): number | null {
   const durationByFps = new Map<number, number>();
   for (const { facts } of clips) {
+    if (facts.kind !== 'video') continue;
     // To the thousandth: 29.970 and 30.000 are different rates, two files' 29.97002 and 29.97003 are not.
     const fps = Math.round(plausibleFps(rationalToNumber(facts.frameRate)) * 1000) / 1000;
     durationByFps.set(fps, (durationByFps.get(fps) ?? 0) + Math.max(1, facts.durationMs));
@@ -62,30 +119,34 @@ export function targetFpsOf(card: JobCard): number {
   return card.targetFps === null ? usual : Math.min(usual, card.targetFps);
 }
 
-function toSetupMachine(machine: CardMachine): Setup['machine'] {
-  const drive = driveOf(machine.footageDrive.value);
+/** A core that was measured under the power mode in force needs no factor for it; guessed ones do. */
+function toSetupMachine(card: JobCard): Setup['machine'] {
+  const { machine } = card;
   const graphics = graphicsOf(machine.graphics.value);
+  const measured = measureDecoding(card.decodeTests, machine.coreCount.value);
+  const isSpeedMeasured = measured.coreSpeedRatio !== null;
   return {
     coreCount: machine.coreCount.value,
-    coreSpeedRatio: coreSpeedRatioOf(machine.speedClass.value),
-    powerRatio: powerRatioOf(machine.powerMode.value),
+    coreSpeedRatio: measured.coreSpeedRatio ?? coreSpeedRatioOf(machine.speedClass.value),
+    isSpeedMeasured,
+    decodeThreadCount: measured.decodeThreadCount ?? machine.coreCount.value,
+    powerRatio: isSpeedMeasured ? 1 : powerRatioOf(machine.powerMode.value),
     memoryMib: machine.memoryMib.value,
     graphicsRatio: graphics.graphicsRatio,
     graphicsYear: machine.graphicsYear.value,
-    decodeMegapixelPerSec: graphics.decodeMegapixelPerSec,
-    readMegabytePerSec: drive.readMegabytePerSec,
-    driveLatencyMs: drive.latencyMs,
+    decodeMegapixelPerSec: measured.hardwareMegapixelPerSec ?? graphics.decodeMegapixelPerSec,
   };
 }
 
 /** The set-up as it was before any fix, from everything on the card. */
 export function deriveBaseState(card: JobCard): SetupState {
   const { timeline, preview } = card;
+  const clips = card.clips.flatMap((clip) => toSetupClip(card, clip));
   return {
     hidden: usualHidden,
     setup: {
-      machine: toSetupMachine(card.machine),
-      clips: card.clips.length > 0 ? card.clips.map(toSetupClip) : [standInClip],
+      machine: toSetupMachine(card),
+      clips: clips.length > 0 ? clips : [standInClip(card)],
       timeline: {
         widthPx: timeline.widthPx,
         heightPx: timeline.heightPx,

@@ -2,11 +2,13 @@ export * from './commands';
 export { createJobCard } from './defaults';
 export { deriveBaseState, targetFpsOf } from './derive-setup';
 export * from './fixes-in-force';
+export { type HardwareVerdict, hardwareVerdictOf } from './hardware-verdict';
 export { migrateCard } from './migrations';
 export { type CardFailure, parseCard, parseCardText, serializeCard } from './parse-card';
 export { isReadyToExport, listPutBack, type PutBackLine } from './put-back';
 export { adviseTrial, type TrialAdvice } from './recommend';
 export {
+  correctableFields,
   firstThingIds,
   jobCardSchema,
   lagKinds,

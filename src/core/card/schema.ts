@@ -2,6 +2,7 @@ import type { core } from 'zod/mini';
 import {
   array,
   boolean,
+  discriminatedUnion,
   enum as enumOf,
   gte,
   int,
@@ -15,13 +16,14 @@ import {
   string,
   union,
 } from 'zod/mini';
-import { chromaFormats, containerFormats } from '../footage/types';
+import { chromaFormats, containerFormats, scanKinds, soundFormats, stillFormats } from '../footage/types';
 import { effectKinds } from '../load/effect-costs';
 import { driveKinds, graphicsKinds, powerModes, speedClasses } from '../machine/catalogue';
 import { factSources, knownStates } from '../machine/facts';
+import { decodeWays } from '../test-play/types';
 
 /**
- * The job card document, version 1: one laggy project on one machine. The unit of storage and of exchange;
+ * The job card document, version 2: one laggy project on one machine. The unit of storage and of exchange;
  * docs/job-card.schema.json is made from this. Ranges are wide enough for any real machine and film, and narrow
  * enough that no number in them can make the cost model overflow.
  */
@@ -69,31 +71,115 @@ const program = object({
   canClose: known,
 });
 
-const clip = object({
-  id,
-  facts: object({
-    fileName: text(1024),
-    sizeBytes: whole(0, Number.MAX_SAFE_INTEGER),
-    container: enumOf(containerFormats),
-    codec: string().check(minLength(1), maxLength(40)),
-    profile: text(60),
-    bitDepth: whole(1, 32),
-    chroma: enumOf(chromaFormats),
-    widthPx: whole(1, 32_768),
-    heightPx: whole(1, 32_768),
-    frameRate: rational,
-    isVariableFrameRate: boolean(),
-    bitrateMbitPerSec: between(0, 100_000),
-    durationMs: between(0, 1e10),
-    frameCount: nullable(whole(0, Number.MAX_SAFE_INTEGER)),
-    keyFrameDistance: object({
+const fileName = text(1024);
+const sizeBytes = whole(0, Number.MAX_SAFE_INTEGER);
+const pixels = whole(1, 65_536);
+const codec = string().check(minLength(1), maxLength(40));
+const durationMs = between(0, 1e10);
+const rotationDegrees = union([literal(0), literal(90), literal(180), literal(270)]);
+const audio = object({ codec: text(60), channelCount: whole(0, 256), sampleRateHz: between(0, 10_000_000) });
+
+const videoFacts = object({
+  kind: literal('video'),
+  fileName,
+  sizeBytes,
+  container: enumOf(containerFormats),
+  codec,
+  codecString: nullable(text(80)),
+  profile: text(60),
+  level: nullable(text(20)),
+  bitDepth: whole(1, 32),
+  chroma: enumOf(chromaFormats),
+  scan: enumOf(scanKinds),
+  widthPx: pixels,
+  heightPx: pixels,
+  pixelAspect: rational,
+  frameRate: rational,
+  isVariableFrameRate: boolean(),
+  frameIntervals: nullable(
+    object({ smallestMs: between(0, 1e10), usualMs: between(0, 1e10), largestMs: between(0, 1e10) }),
+  ),
+  bitrateMbitPerSec: between(0, 100_000),
+  durationMs,
+  frameCount: nullable(whole(0, Number.MAX_SAFE_INTEGER)),
+  keyFrameDistance: nullable(
+    object({
       longestFrames: whole(1, 10_000_000),
       meanFrames: between(1, 10_000_000),
       isSampled: boolean(),
     }),
-    rotationDegrees: union([literal(0), literal(90), literal(180), literal(270)]),
-    audio: nullable(object({ codec: text(60), channelCount: whole(0, 256), sampleRateHz: between(0, 10_000_000) })),
+  ),
+  rotationDegrees,
+  videoTrackCount: whole(1, 1000),
+  audio: nullable(audio),
+});
+
+const stillFacts = object({
+  kind: literal('still'),
+  fileName,
+  sizeBytes,
+  container: enumOf(stillFormats),
+  widthPx: pixels,
+  heightPx: pixels,
+  rotationDegrees,
+});
+
+const soundFacts = object({
+  kind: literal('sound'),
+  fileName,
+  sizeBytes,
+  container: enumOf(soundFormats),
+  durationMs,
+  audio,
+});
+
+/** Facts that a person may state over what a file or report says. */
+export const correctableFields = ['bitDepth', 'chroma', 'scan', 'isVariableFrameRate'] as const;
+export const clipOrigins = ['file', 'report'] as const;
+export const hardwareAnswers = ['accepted', 'refused', 'none-here', 'codec-unknown'] as const;
+
+const clip = object({
+  id,
+  facts: discriminatedUnion('kind', [videoFacts, stillFacts, soundFacts]),
+  /** Whether the file itself was read, or a report about it. */
+  origin: enumOf(clipOrigins),
+  /** The folder it was dropped with, or empty. */
+  folder: text(2000),
+  /** Null where it lies on the same drive as the rest of the footage. */
+  drive: nullable(enumOf(idsOf(driveKinds))),
+  correctedFields: array(enumOf(correctableFields)).check(maxLength(correctableFields.length)),
+  /** What this browser says of decoding it in hardware; null where it was not asked. */
+  browserAnswer: nullable(object({ hardware: enumOf(hardwareAnswers), isSmooth: known, isPowerEfficient: known })),
+});
+
+const decodeTest = object({
+  id,
+  clipId: id,
+  fileName,
+  takenAtMs: atMs,
+  stream: object({
+    codec,
+    bitDepth: whole(1, 32),
+    chroma: enumOf(chromaFormats),
+    widthPx: pixels,
+    heightPx: pixels,
+    frameRateFps: between(0.01, 1000),
+    megabitsPerFrame: between(0, 100_000),
   }),
+  runs: array(
+    object({
+      way: enumOf(decodeWays),
+      isOneByOne: boolean(),
+      drawnHeightPx: nullable(pixels),
+      frameCount: whole(0, 1_000_000),
+      elapsedMs: between(0, 1e7),
+      decodedFps: between(0, 100_000),
+      droppedCount: whole(0, 1_000_000),
+    }),
+  ).check(maxLength(40)),
+  scrub: nullable(object({ jumpCount: whole(1, 1000), medianMs: between(0, 1e7), slowestTenthMs: between(0, 1e7) })),
+  estimatedFps: between(0, 1_000_000),
+  estimatedScrubMs: between(0, 1e10),
 });
 
 const effect = object({ id, kind: enumOf(effectKinds as [string, ...string[]]), layerCount: whole(1, 50) });
@@ -165,7 +251,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 1;
+export const jobCardVersion = 2;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),
@@ -181,6 +267,8 @@ export const jobCardSchema = object({
   machine,
   programs: array(program).check(maxLength(500)),
   clips: array(clip).check(maxLength(10_000)),
+  /** Clips that were really decoded on this machine: what the machine's decoding was measured by. */
+  decodeTests: array(decodeTest).check(maxLength(1000)),
   timeline,
   preview,
   symptoms,

@@ -4,13 +4,26 @@ import type { EffectKind } from '../load/effect-costs';
 import type { DriveKind, GraphicsKind, PowerMode, SpeedClass } from '../machine/catalogue';
 import type { Fact, KnownState } from '../machine/facts';
 import type { Rational } from '../numbers/rational';
-import type { firstThingIds, jobCardSchema, lagKinds, lagMoments, scrubFeels, stepIds } from './schema';
+import type { DecodeTest } from '../test-play/types';
+import type {
+  clipOrigins,
+  correctableFields,
+  firstThingIds,
+  hardwareAnswers,
+  jobCardSchema,
+  lagKinds,
+  lagMoments,
+  scrubFeels,
+  stepIds,
+} from './schema';
 
 export type FirstThingId = (typeof firstThingIds)[number];
 export type LagMoment = (typeof lagMoments)[number];
 export type LagKind = (typeof lagKinds)[number];
 export type ScrubFeel = (typeof scrubFeels)[number];
 export type StepId = (typeof stepIds)[number];
+export type CorrectableField = (typeof correctableFields)[number];
+export type ClipOrigin = (typeof clipOrigins)[number];
 
 export interface CardMachine {
   readonly coreCount: Fact<number>;
@@ -31,9 +44,21 @@ export interface CardProgram {
   readonly canClose: KnownState;
 }
 
+/** What a browser says of decoding a clip in hardware. Accepting is a preference, not a proof. */
+export interface BrowserAnswer {
+  readonly hardware: (typeof hardwareAnswers)[number];
+  readonly isSmooth: KnownState;
+  readonly isPowerEfficient: KnownState;
+}
+
 export interface CardClip {
   readonly id: string;
   readonly facts: ClipFacts;
+  readonly origin: ClipOrigin;
+  readonly folder: string;
+  readonly drive: DriveKind | null;
+  readonly correctedFields: readonly CorrectableField[];
+  readonly browserAnswer: BrowserAnswer | null;
 }
 
 export interface CardEffect {
@@ -89,7 +114,7 @@ export interface Trial {
 /** One laggy project on one machine: everything known, measured and changed. */
 export interface JobCard {
   readonly format: 'oil-can-job-card';
-  readonly version: 1;
+  readonly version: 2;
   readonly id: string;
   readonly title: string;
   readonly createdAtMs: number;
@@ -100,6 +125,7 @@ export interface JobCard {
   readonly machine: CardMachine;
   readonly programs: readonly CardProgram[];
   readonly clips: readonly CardClip[];
+  readonly decodeTests: readonly DecodeTest[];
   readonly timeline: CardTimeline;
   readonly preview: CardPreview;
   readonly symptoms: { readonly moments: readonly LagMoment[]; readonly kinds: readonly LagKind[] };

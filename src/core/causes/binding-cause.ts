@@ -21,7 +21,7 @@ const loadOf = (cause: Load, frame: FrameEstimate): number =>
  * the configuration cause whose repair alone brings most.
  */
 export function findBindingCause(state: SetupState): CauseId | null {
-  const middle = middleParameters(state.setup.machine.coreCount);
+  const middle = middleParameters(state.setup.machine);
   const frameOf = (candidate: SetupState): FrameEstimate => estimate(candidate, 'heaviest', middle);
   const usableFps = usableRateRatio * state.setup.targetFps;
   const now = frameOf(state);

@@ -18,7 +18,7 @@ describe('causeCatalogue', () => {
   it('never makes the preview worse by a repair', () => {
     fc.assert(
       fc.property(arbitraryState, (state) => {
-        const middle = middleParameters(state.setup.machine.coreCount);
+        const middle = middleParameters(state.setup.machine);
         const now = estimate(state, 'heaviest', middle).shownFps;
         for (const cause of causeCatalogue) {
           // Hardware decoding can be worse than many quick cores; that is for a trial to find out.
@@ -37,7 +37,7 @@ describe('findBindingCause', () => {
   it('names none exactly where the middle of the estimate is usable', () => {
     fc.assert(
       fc.property(arbitraryState, (state) => {
-        const { shownFps } = estimate(state, 'heaviest', middleParameters(state.setup.machine.coreCount));
+        const { shownFps } = estimate(state, 'heaviest', middleParameters(state.setup.machine));
         expect(findBindingCause(state) === null).toBe(shownFps >= usableRateRatio * state.setup.targetFps);
       }),
       propertyRuns,

@@ -6,8 +6,9 @@ import {
   computeFindings,
   computeWhatIf,
   countProxyClips,
+  findHeaviest,
   forecastChoices,
-  listClipCosts,
+  listClipRows,
   rankCardFixes,
   summariseCard,
 } from '.';
@@ -144,13 +145,16 @@ describe('what-if choices', () => {
   });
 });
 
-describe('listClipCosts', () => {
+describe('listClipRows', () => {
   it('finds the six heavy clips of the decode-bound card over the budget, and no other', () => {
     const card = cardOf('decode-bound');
-    const over = listClipCosts(card)
-      .filter((row) => row.isOverBudget)
-      .map((row) => row.clipId);
+    const rows = listClipRows(card);
+    const over = rows.filter((row) => row.cost?.isOverBudget).map((row) => row.clipId);
     expect(over).toEqual(card.clips.slice(0, 6).map((clip) => clip.id));
-    expect(listClipCosts(createJobCard({ id: 'x', title: 'x', nowMs: 0 }))).toEqual([]);
+    const heaviest = findHeaviest(rows, 3).map((row) => row.cost?.ownMs ?? 0);
+    expect(heaviest).toHaveLength(3);
+    expect(heaviest).toEqual([...heaviest].sort((a, b) => b - a));
+    expect(heaviest[0]).toBe(Math.max(...rows.map((row) => row.cost?.ownMs ?? 0)));
+    expect(listClipRows(createJobCard({ id: 'x', title: 'x', nowMs: 0 }))).toEqual([]);
   });
 });

@@ -27,6 +27,8 @@ function proxyOf(original: PictureStream, heightPx: number): PictureStream {
     frameRateFps: original.frameRateFps,
     bitrateMbitPerSec: proxyMegabitPerMegapixel * megapixels * original.frameRateFps,
     meanKeyFrameDistanceFrames: 1,
+    hardwareDecode: 'unknown',
+    drive: original.drive,
   };
 }
 
@@ -44,7 +46,7 @@ const overBudgetClipsOfState = new WeakMap<SetupState, readonly SetupClip[]>();
 function overBudgetClips(state: SetupState): readonly SetupClip[] {
   const known = overBudgetClipsOfState.get(state);
   if (known) return known;
-  const middle = middleParameters(state.setup.machine.coreCount);
+  const middle = middleParameters(state.setup.machine);
   const clips = state.setup.clips.filter((clip) => clip.proxy === null && isOverBudget(state, clip, middle));
   overBudgetClipsOfState.set(state, clips);
   return clips;
@@ -65,7 +67,7 @@ export function estimateProxyWork(
   heightPx: number,
 ): { readonly clipCount: number; readonly minutes: number; readonly gigabytes: number } {
   const { machine } = state.setup;
-  const threadGain = 1 + threadGainRatio * (machine.coreCount - 1);
+  const threadGain = 1 + threadGainRatio * (machine.decodeThreadCount - 1);
   const clips = clipsForProxies(state, heightPx);
   let ms = 0;
   let megabits = 0;

@@ -76,7 +76,7 @@ function rankLevels(
  * each at its best level. Those that bring nothing come last, in the catalogue's order.
  */
 export function rankFixes(state: SetupState, complaint: Complaint): readonly RankedFix[] {
-  const samples = drawParameterSamples(rankingSampleCount, state.setup.machine.coreCount);
+  const samples = drawParameterSamples(rankingSampleCount, state.setup.machine);
   const gapAt = (candidate: SetupState): number => gapOf(candidate, complaint, samples);
   return fixCatalogue
     .map((fix) => rankLevels(fix, state, gapAt))

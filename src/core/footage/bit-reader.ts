@@ -3,6 +3,8 @@ export interface BitReader {
   readonly readBits: (count: number) => number;
   /** Unsigned Exp-Golomb code (ITU-T H.264, 9.1). */
   readonly readExpGolomb: () => number;
+  /** Signed Exp-Golomb code (ITU-T H.264, 9.1.1). */
+  readonly readSignedExpGolomb: () => number;
 }
 
 export function createBitReader(bytes: Uint8Array): BitReader {
@@ -23,7 +25,11 @@ export function createBitReader(bytes: Uint8Array): BitReader {
     while (zeros < 32 && readBit() === 0) zeros += 1;
     return 2 ** zeros - 1 + readBits(zeros);
   };
-  return { readBits, readExpGolomb };
+  const readSignedExpGolomb = (): number => {
+    const code = readExpGolomb();
+    return code % 2 === 1 ? (code + 1) / 2 : -code / 2;
+  };
+  return { readBits, readExpGolomb, readSignedExpGolomb };
 }
 
 /** Takes out the bytes that keep start codes from appearing inside a NAL unit (ITU-T H.264, 7.4.1). */

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { buildClipFacts } from './clip-facts';
 import { keyFrameDistanceOfIndex, keyFrameDistanceOfPackets } from './key-frames';
-import { clipTraits, findClipTraits } from './traits';
-import type { ClipFacts, ContainerFacts, PacketStamp } from './types';
+import type { ContainerFacts, PacketStamp, VideoFacts } from './types';
 
 const packets = (count: number, keyEvery: number, sizeBytes = 10_000): PacketStamp[] =>
   Array.from({ length: count }, (_, i) => ({
@@ -20,12 +19,18 @@ const container = (change: Partial<ContainerFacts> = {}): ContainerFacts => ({
   internalCode: 'avc1',
   codecString: 'avc1.64001e',
   codecRecord: null,
+  objectType: null,
+  firstFrame: null,
+  containerScan: 'unknown',
   widthPx: 1920,
   heightPx: 1080,
+  pixelAspect: { num: 1, den: 1 },
   rotationDegrees: 0,
+  videoTrackCount: 1,
   ticksPerSec: 12_800,
-  durationMs: 4000,
-  packets: packets(100, 50),
+  statedDurationMs: 4000,
+  mediaDurationMs: 0,
+  windows: [packets(100, 50)],
   isWhole: true,
   indexedKeyFrameMs: [],
   declaredFrameDurationNs: null,
@@ -34,7 +39,7 @@ const container = (change: Partial<ContainerFacts> = {}): ContainerFacts => ({
   ...change,
 });
 
-const factsOf = (change: Partial<ContainerFacts> = {}): ClipFacts => {
+const factsOf = (change: Partial<ContainerFacts> = {}): VideoFacts => {
   const result = buildClipFacts(container(change));
   if (!result.ok) throw new Error(result.failure.code);
   return result.value;
@@ -55,7 +60,7 @@ describe('buildClipFacts', () => {
     const facts = factsOf({
       isWhole: false,
       sizeBytes: 50_000_000,
-      durationMs: 100_000,
+      statedDurationMs: 100_000,
       audioBitPerSec: 200_000,
       indexedKeyFrameMs: [0, 2000, 6000],
     });
@@ -65,18 +70,41 @@ describe('buildClipFacts', () => {
   });
 
   it('counts only whole distances of a window without an index', () => {
-    expect(factsOf({ isWhole: false, packets: packets(130, 50) }).keyFrameDistance).toEqual({
+    expect(factsOf({ isWhole: false, windows: [packets(130, 50)] }).keyFrameDistance).toEqual({
       longestFrames: 50,
       meanFrames: 50,
       isSampled: true,
     });
   });
 
-  it('fails with the four-character code where nobody knows the codec', () => {
-    expect(buildClipFacts(container({ readerCodec: null, internalCode: 'oilc' }))).toEqual({
-      ok: false,
-      failure: { code: 'codec-unknown', internalCode: 'oilc' },
-    });
+  it('takes windows spread over a file apart: their distances, their intervals, and at least the longest window', () => {
+    const later = packets(40, 25).map((packet) => ({ ...packet, presentationMs: packet.presentationMs + 60_000 }));
+    const facts = factsOf({ isWhole: false, windows: [packets(60, 50), later], statedDurationMs: 90_000 });
+    expect(facts.keyFrameDistance).toEqual({ longestFrames: 50, meanFrames: 37.5, isSampled: true });
+    expect(facts).toMatchObject({ frameRate: { num: 25, den: 1 }, isVariableFrameRate: false, durationMs: 90_000 });
+    const withoutKeys = packets(60, 1000).map((packet) => ({ ...packet, isKey: false }));
+    expect(factsOf({ isWhole: false, windows: [withoutKeys] }).keyFrameDistance?.longestFrames).toBe(60);
+  });
+
+  it('counts bits over the windows where other tracks or packing fill the file', () => {
+    const change = { isWhole: false, windows: [packets(100, 50)], sizeBytes: 90_000_000, statedDurationMs: 60_000 };
+    expect(factsOf({ ...change, container: 'ts' }).bitrateMbitPerSec).toBeCloseTo(2, 6);
+    expect(factsOf({ ...change, videoTrackCount: 2 }).bitrateMbitPerSec).toBeCloseTo(2, 6);
+    expect(factsOf(change).bitrateMbitPerSec).toBeCloseTo(12, 6);
+  });
+
+  it('leaves out of the length what an edit list hides, and keeps it in the bit rate', () => {
+    const cut = packets(100, 50).map((packet) => ({ ...packet, presentationMs: packet.presentationMs - 1200 }));
+    expect(factsOf({ windows: [cut] })).toMatchObject({ durationMs: 2800, bitrateMbitPerSec: 2, frameCount: 100 });
+  });
+
+  it('keeps a four-character code that nobody knows, and fails where there is none', () => {
+    expect(factsOf({ readerCodec: null, internalCode: 'oilc' }).codec).toBe('oilc');
+    for (const internalCode of [null, '', '\u0000\u0001ab'])
+      expect(buildClipFacts(container({ readerCodec: null, internalCode }))).toEqual({
+        ok: false,
+        failure: { code: 'codec-unknown' },
+      });
   });
 
   it('names Motion JPEG and VC-3 by their sample entries', () => {
@@ -85,7 +113,7 @@ describe('buildClipFacts', () => {
   });
 
   it('fails where the track holds no frames', () => {
-    expect(buildClipFacts(container({ packets: [] }))).toMatchObject({ failure: { code: 'no-frames' } });
+    expect(buildClipFacts(container({ windows: [[]] }))).toMatchObject({ failure: { code: 'no-frames' } });
   });
 });
 
@@ -106,35 +134,5 @@ describe('keyFrameDistanceOfIndex', () => {
   it('turns times into frames, in any order', () => {
     const distance = keyFrameDistanceOfIndex({ keyFrameMs: [2000, 0, 3000], durationMs: 5000, frameRateFps: 25 });
     expect(distance).toEqual({ longestFrames: 50, meanFrames: 125 / 3, isSampled: true });
-  });
-});
-
-describe('findClipTraits', () => {
-  it('finds none on a light clip and the telling ones first on a heavy one', () => {
-    expect(findClipTraits(factsOf({ packets: packets(100, 12) }))).toEqual([]);
-    const heavy: ClipFacts = {
-      ...factsOf(),
-      codec: 'hevc',
-      bitDepth: 10,
-      chroma: '4:2:2',
-      widthPx: 3840,
-      heightPx: 2160,
-      bitrateMbitPerSec: 200,
-      isVariableFrameRate: true,
-      frameRate: { num: 60, den: 1 },
-      rotationDegrees: 90,
-    };
-    expect(findClipTraits(heavy)).toEqual([
-      'long-key-frame-distance',
-      'ten-bit',
-      'chroma-422',
-      'variable-frame-rate',
-      'very-high-bitrate',
-      'large-picture',
-      'high-frame-rate',
-      'hevc',
-      'rotated',
-    ]);
-    expect(new Set(clipTraits).size).toBe(clipTraits.length);
   });
 });

@@ -1,96 +1,105 @@
 import { rationalToNumber } from '../numbers/rational';
 import { fail, type Result, succeed } from '../result';
+import { isIntraFrameCodec, nameVideoCodec } from './codec-names';
 import { computeFrameRate } from './frame-rate';
-import { keyFrameDistanceOfIndex, keyFrameDistanceOfPackets } from './key-frames';
-import { parsePictureFormat } from './picture-format';
-import type { ClipFacts, ContainerFacts, FootageFailure, KeyFrameDistance, PacketStamp } from './types';
-
-/** ffprobe's codec_name by the reader's name, then by the container's own code. */
-const codecByReaderName: Readonly<Record<string, string>> = {
-  avc: 'h264',
-  hevc: 'hevc',
-  vp8: 'vp8',
-  vp9: 'vp9',
-  av1: 'av1',
-  prores: 'prores',
-  mpeg2: 'mpeg2video',
-};
-const codecByInternalCode: Readonly<Record<string, string>> = {
-  apco: 'prores',
-  apcs: 'prores',
-  apcn: 'prores',
-  apch: 'prores',
-  ap4h: 'prores',
-  ap4x: 'prores',
-  jpeg: 'mjpeg',
-  mjpa: 'mjpeg',
-  AVdh: 'dnxhd',
-  AVdn: 'dnxhd',
-  m2v1: 'mpeg2video',
-  V_MPEG2: 'mpeg2video',
-};
-
-function nameCodec(facts: ContainerFacts): string | null {
-  if (facts.readerCodec) return codecByReaderName[facts.readerCodec] ?? facts.readerCodec;
-  return codecByInternalCode[facts.internalCode ?? ''] ?? null;
-}
-
-/** A part of a long file: the last key frame of the window is cut short, so only whole distances count. */
-function sampledKeyFrameDistance(facts: ContainerFacts, frameRateFps: number): KeyFrameDistance {
-  if (facts.indexedKeyFrameMs.length > 1)
-    return keyFrameDistanceOfIndex({
-      keyFrameMs: facts.indexedKeyFrameMs,
-      durationMs: facts.durationMs,
-      frameRateFps,
-    });
-  const lastKey = facts.packets.map((packet) => packet.isKey).lastIndexOf(true);
-  const closed = lastKey > 0 ? facts.packets.slice(0, lastKey) : facts.packets;
-  return keyFrameDistanceOfPackets(closed, false);
-}
+import { keyFrameDistanceOfIndex, keyFrameDistanceOfPackets, keyFrameDistanceOfWindows } from './key-frames';
+import { parseStreamHeader } from './picture-format';
+import type { ContainerFacts, FootageFailure, KeyFrameDistance, PacketStamp, VideoFacts } from './types';
 
 const sumOf = (packets: readonly PacketStamp[], pick: (packet: PacketStamp) => number): number =>
   packets.reduce((sum, packet) => sum + pick(packet), 0);
 
-/** Bit rate of the video track: counted where all packets are known, else the file less its sound. */
-function videoBitPerSec(facts: ContainerFacts): number {
-  const durationSec = Math.max(facts.durationMs, 1) / 1000;
-  if (facts.isWhole) return (sumOf(facts.packets, (packet) => packet.sizeBytes) * 8) / durationSec;
-  return Math.max(0, (facts.sizeBytes * 8) / durationSec - facts.audioBitPerSec);
+/** From the first stamp to the end of the last frame; `leastMs` cuts off what an edit list hides. */
+function spanOf(packets: readonly PacketStamp[], leastMs = Number.NEGATIVE_INFINITY): number {
+  let first = Number.POSITIVE_INFINITY;
+  let end = Number.NEGATIVE_INFINITY;
+  for (const { presentationMs, durationMs } of packets) {
+    first = Math.min(first, Math.max(presentationMs, leastMs));
+    end = Math.max(end, presentationMs + durationMs);
+  }
+  return packets.length > 0 ? Math.max(0, end - first) : 0;
+}
+
+function sampledKeyFrameDistance(facts: ContainerFacts, frameRateFps: number): KeyFrameDistance {
+  if (facts.indexedKeyFrameMs.length > 1)
+    return keyFrameDistanceOfIndex({
+      keyFrameMs: facts.indexedKeyFrameMs,
+      durationMs: facts.statedDurationMs,
+      frameRateFps,
+    });
+  return keyFrameDistanceOfWindows(facts.windows);
+}
+
+/**
+ * The time that an average rate is taken over. MP4 states the sum of decoding times, which is what ffprobe divides by;
+ * a header that is far from the packets is not believed.
+ */
+function coveredMsOf(facts: ContainerFacts): number {
+  const packetsMs = sumOf(facts.windows.flat(), (packet) => packet.durationMs);
+  const isBelievable = Math.abs(facts.mediaDurationMs / Math.max(packetsMs, 1) - 1) < 0.1;
+  return facts.isWhole && isBelievable ? facts.mediaDurationMs : packetsMs;
+}
+
+/**
+ * Bit rate of the video track: counted where all packets are known, else over the windows; one window from the start
+ * tells less than the whole file less its sound, as long as nothing else lies in the file.
+ */
+function videoBitPerSec(facts: ContainerFacts, coveredMs: number): number {
+  const isFileTelling = facts.videoTrackCount === 1 && facts.container !== 'ts' && facts.statedDurationMs > 0;
+  if (!facts.isWhole && isFileTelling)
+    return Math.max(0, (facts.sizeBytes * 8) / (facts.statedDurationMs / 1000) - facts.audioBitPerSec);
+  const bits = sumOf(facts.windows.flat(), (packet) => packet.sizeBytes) * 8;
+  return bits / (Math.max(coveredMs, 1) / 1000);
 }
 
 /**
  * Concludes a clip's facts from what its container states.
- * Fails with `codec-unknown` where the codec cannot be named, `no-frames` where the track is empty.
+ * Fails with `codec-unknown` where the file names no codec, `no-frames` where the track is empty.
  */
-export function buildClipFacts(facts: ContainerFacts): Result<ClipFacts, FootageFailure> {
-  const codec = nameCodec(facts);
-  if (!codec) return fail({ code: 'codec-unknown', internalCode: facts.internalCode ?? 'none' });
-  const { packets } = facts;
-  if (packets.length === 0 || facts.widthPx <= 0 || facts.heightPx <= 0) return fail({ code: 'no-frames' });
-  const stampsMs = packets.map((packet) => packet.presentationMs);
-  const { frameRate, isVariableFrameRate } = computeFrameRate({
-    stampsMs,
+export function buildClipFacts(facts: ContainerFacts): Result<VideoFacts, FootageFailure> {
+  const codec = nameVideoCodec(facts);
+  if (!codec) return fail({ code: 'codec-unknown' });
+  const packets = facts.windows.flat();
+  const header = parseStreamHeader({ ...facts, codec });
+  const { widthPx, heightPx } = header.size ?? facts;
+  if (packets.length === 0 || widthPx <= 0 || heightPx <= 0) return fail({ code: 'no-frames' });
+  const { frameRate, isVariableFrameRate, frameIntervals } = computeFrameRate({
+    runsMs: facts.windows.map((window) => window.map((packet) => packet.presentationMs)),
     ticksPerSec: facts.ticksPerSec,
-    coveredMs: sumOf(packets, (packet) => packet.durationMs),
+    coveredMs: coveredMsOf(facts),
     declaredFrameDurationNs: facts.declaredFrameDurationNs,
   });
+  const spannedMs = facts.windows.reduce((sum, window) => sum + spanOf(window), 0);
+  const durationMs = facts.isWhole ? spanOf(packets, 0) : Math.max(facts.statedDurationMs, spannedMs);
+  const keyFrameDistance = facts.isWhole
+    ? keyFrameDistanceOfPackets(packets, true)
+    : sampledKeyFrameDistance(facts, rationalToNumber(frameRate));
   return succeed({
+    kind: 'video',
     fileName: facts.fileName,
     sizeBytes: facts.sizeBytes,
     container: facts.container,
     codec,
-    ...parsePictureFormat({ codec, ...facts }),
-    widthPx: facts.widthPx,
-    heightPx: facts.heightPx,
+    codecString: facts.codecString,
+    profile: header.profile,
+    level: header.level,
+    bitDepth: header.bitDepth,
+    chroma: header.chroma,
+    scan: header.scan === 'unknown' ? facts.containerScan : header.scan,
+    widthPx,
+    heightPx,
+    pixelAspect: header.pixelAspect ?? facts.pixelAspect,
     frameRate,
     isVariableFrameRate,
-    bitrateMbitPerSec: videoBitPerSec(facts) / 1e6,
-    durationMs: facts.durationMs,
+    frameIntervals,
+    bitrateMbitPerSec: videoBitPerSec(facts, spannedMs) / 1e6,
+    durationMs,
     frameCount: facts.isWhole ? packets.length : null,
-    keyFrameDistance: facts.isWhole
-      ? keyFrameDistanceOfPackets(packets, true)
-      : sampledKeyFrameDistance(facts, rationalToNumber(frameRate)),
+    keyFrameDistance: isIntraFrameCodec(codec)
+      ? { longestFrames: 1, meanFrames: 1, isSampled: false }
+      : keyFrameDistance,
     rotationDegrees: facts.rotationDegrees,
+    videoTrackCount: facts.videoTrackCount,
     audio: facts.audio,
   });
 }

@@ -1,5 +1,6 @@
 import { percentileOfSorted } from '../numbers/percentile';
 import { type Rational, rationalToNumber, reduceRational } from '../numbers/rational';
+import type { FrameIntervals } from './types';
 
 /** Rates that cameras, phones and broadcasts use; others are kept as the decimal that the stamps give. */
 export const standardFrameRates: readonly Rational[] = [
@@ -27,16 +28,22 @@ export const standardFrameRates: readonly Rational[] = [
 export interface FrameRateFacts {
   readonly frameRate: Rational;
   readonly isVariableFrameRate: boolean;
+  readonly frameIntervals: FrameIntervals | null;
 }
 
+/** Stamps of one run of frames in ticks, in the order in which they are shown. */
+type TickRun = readonly number[];
+
 /** Largest distance, in ticks, of any stamp from the nearest place where a frame of this rate could stand. */
-function misfitTicks(ticks: readonly number[], rate: Rational, ticksPerSec: number): number {
-  const first = ticks[0] ?? 0;
+function misfitTicks(runs: readonly TickRun[], rate: Rational, ticksPerSec: number): number {
   const ticksPerFrame = (ticksPerSec * rate.den) / rate.num;
   let worst = 0;
-  for (const tick of ticks) {
-    const frames = (tick - first) / ticksPerFrame;
-    worst = Math.max(worst, Math.abs(frames - Math.round(frames)) * ticksPerFrame);
+  for (const run of runs) {
+    const first = run[0] ?? 0;
+    for (const tick of run) {
+      const frames = (tick - first) / ticksPerFrame;
+      worst = Math.max(worst, Math.abs(frames - Math.round(frames)) * ticksPerFrame);
+    }
   }
   return worst;
 }
@@ -46,12 +53,12 @@ function misfitTicks(ticks: readonly number[], rate: Rational, ticksPerSec: numb
  * stamps: the standard rate nearest to the average on which every stamp lies within rounding.
  * Averaging the stamps alone would give 23.9778 for 23.976.
  */
-function fitStandardRate(ticks: readonly number[], averageFps: number, ticksPerSec: number): Rational | null {
+function fitStandardRate(runs: readonly TickRun[], averageFps: number, ticksPerSec: number): Rational | null {
   // Each stamp is rounded to a tick, and so is the first one that all are measured from.
   const toleranceTicks = 1.05;
   const near = standardFrameRates
     .filter((rate) => Math.abs(rationalToNumber(rate) / averageFps - 1) < 0.02)
-    .map((rate) => ({ rate, misfit: misfitTicks(ticks, rate, ticksPerSec) }))
+    .map((rate) => ({ rate, misfit: misfitTicks(runs, rate, ticksPerSec) }))
     .filter(({ misfit }) => misfit <= toleranceTicks)
     .sort((a, b) => a.misfit - b.misfit);
   return near[0]?.rate ?? null;
@@ -64,38 +71,47 @@ function rateOfDuration(durationNs: number): Rational {
   return standard ?? reduceRational({ num: 1_000_000_000, den: Math.round(durationNs) });
 }
 
+const spanOf = (run: TickRun): number => (run.at(-1) ?? 0) - (run[0] ?? 0);
+const sumOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0);
+
 /**
- * Frame rate and whether it is constant, from presentation stamps of consecutive frames.
+ * Frame rate, whether it is constant, and the intervals between frames, from presentation stamps of consecutive frames.
+ * A rate that the track declares is taken where every stamp lies on its grid, also where frames are missing from it:
+ * that is how ffprobe states it.
  *
- * @param source.stampsMs stamps in any order; at least one
+ * @param source.runsMs stamps of each run of consecutive frames, in any order; at least one stamp in all
  * @param source.ticksPerSec the container's clock
- * @param source.coveredMs from the first stamp to the end of the last frame
+ * @param source.coveredMs from the first stamp to the end of the last frame, over all runs
  * @param source.declaredFrameDurationNs what the track declares, used where the stamps agree with it
  */
 export function computeFrameRate(source: {
-  readonly stampsMs: readonly number[];
+  readonly runsMs: readonly (readonly number[])[];
   readonly ticksPerSec: number;
   readonly coveredMs: number;
   readonly declaredFrameDurationNs: number | null;
 }): FrameRateFacts {
   const { ticksPerSec } = source;
-  const ticks = source.stampsMs.map((ms) => Math.round((ms * ticksPerSec) / 1000)).sort((a, b) => a - b);
-  const intervals = ticks.slice(1).map((tick, i) => tick - (ticks[i] as number));
-  const sorted = [...intervals].sort((a, b) => a - b);
+  const runs: readonly TickRun[] = source.runsMs.map((run) =>
+    run.map((ms) => Math.round((ms * ticksPerSec) / 1000)).sort((a, b) => a - b),
+  );
+  const frameCount = sumOf(runs.map((run) => run.length));
+  const sorted = runs.flatMap((run) => run.slice(1).map((tick, i) => tick - (run[i] as number))).sort((a, b) => a - b);
+  const [smallest = 0, largest = 0] = [sorted[0], sorted.at(-1)];
   const usual = sorted.length > 0 ? percentileOfSorted(sorted, 0.5) : 0;
-  // Rounding to ticks moves an interval by at most one; a tenth of a frame is no camera's jitter.
+  const toMs = (ticks: number): number => (ticks * 1000) / ticksPerSec;
+  const frameIntervals: FrameIntervals | null =
+    sorted.length > 0 ? { smallestMs: toMs(smallest), usualMs: toMs(usual), largestMs: toMs(largest) } : null;
+  // Rounding to ticks moves an interval by at most one; a fiftieth of a frame is no camera's jitter.
   const toleranceTicks = Math.max(1.01, usual * 0.02);
   const isVariableFrameRate =
-    sorted.length > 1 &&
-    ((sorted.at(-1) as number) - usual > toleranceTicks || usual - (sorted[0] as number) > toleranceTicks);
+    sorted.length > 1 && (largest - usual > toleranceTicks || usual - smallest > toleranceTicks);
   const coveredTicks = Math.max(1, Math.round((source.coveredMs * ticksPerSec) / 1000));
-  const average = reduceRational({ num: ticks.length * Math.round(ticksPerSec), den: coveredTicks });
-  if (isVariableFrameRate) return { frameRate: average, isVariableFrameRate };
+  const average = reduceRational({ num: frameCount * Math.round(ticksPerSec), den: coveredTicks });
   const declared = source.declaredFrameDurationNs ? rateOfDuration(source.declaredFrameDurationNs) : null;
-  if (declared && misfitTicks(ticks, declared, ticksPerSec) <= 1.05)
-    return { frameRate: declared, isVariableFrameRate };
-  const meanIntervalTicks =
-    sorted.length > 0 ? ((ticks.at(-1) as number) - (ticks[0] as number)) / intervals.length : coveredTicks;
-  const fitted = fitStandardRate(ticks, ticksPerSec / meanIntervalTicks, ticksPerSec);
-  return { frameRate: fitted ?? average, isVariableFrameRate };
+  if (declared && misfitTicks(runs, declared, ticksPerSec) <= 1.05)
+    return { frameRate: declared, isVariableFrameRate, frameIntervals };
+  if (isVariableFrameRate) return { frameRate: average, isVariableFrameRate, frameIntervals };
+  const meanIntervalTicks = sorted.length > 0 ? sumOf(runs.map(spanOf)) / sorted.length : coveredTicks;
+  const fitted = fitStandardRate(runs, ticksPerSec / Math.max(meanIntervalTicks, 1e-6), ticksPerSec);
+  return { frameRate: fitted ?? average, isVariableFrameRate, frameIntervals };
 }

@@ -12,11 +12,23 @@ export interface ClipCost {
   readonly hardwareMs: number;
   readonly hardwareCopyMs: number;
   readonly readMegabit: number;
+  /** Reading it from its drive, at the drive's stated speed. */
+  readonly readMs: number;
+  /** The wait before a read there begins. */
+  readonly latencyMs: number;
   readonly scaleMs: number;
   readonly megapixels: number;
   /** Frames that a scrub to a random place decodes before it can show one. */
   readonly scrubFrames: number;
 }
+
+/** Whether the graphics of this machine take over decoding such a stream. */
+const isHardwareAbleOn = (stream: PictureStream, machine: SetupMachine): boolean => {
+  const isAble =
+    stream.hardwareDecode === 'yes' ||
+    (stream.hardwareDecode === 'unknown' && canLikelyDecodeInHardware(stream, machine.graphicsYear));
+  return machine.decodeMegapixelPerSec > 0 && isAble;
+};
 
 const megapixelsOf = (stream: PictureStream): number => (stream.widthPx * stream.heightPx) / 1e6;
 
@@ -33,13 +45,15 @@ export function costOfStream(stream: PictureStream, machine: SetupMachine, timel
   const megabits = stream.bitrateMbitPerSec / stream.frameRateFps;
   const framesPerShown = Math.max(1, stream.frameRateFps / timelineFps);
   const softwareMs = softwareDecodeMs({ ...stream, megapixels, megabits }) * framesPerShown;
-  const isHardwareAble = machine.decodeMegapixelPerSec > 0 && canLikelyDecodeInHardware(stream, machine.graphicsYear);
+  const isHardwareAble = isHardwareAbleOn(stream, machine);
   return {
     softwareOnlyMs: isHardwareAble ? 0 : softwareMs,
     hardwareAbleMs: isHardwareAble ? softwareMs : 0,
     hardwareMs: isHardwareAble ? (1000 * megapixels * framesPerShown) / machine.decodeMegapixelPerSec : 0,
     hardwareCopyMs: isHardwareAble ? hardwareCopyMsPerMegapixel * megapixels : 0,
     readMegabit: megabits * framesPerShown,
+    readMs: (megabits * framesPerShown * 1000) / (stream.drive.readMegabytePerSec * 8),
+    latencyMs: stream.drive.latencyMs,
     scaleMs: scaleMsPerSourceMegapixel * megapixels,
     megapixels,
     // From the last key frame, on average half way to the next, the wanted frame included.
@@ -69,6 +83,8 @@ export function meanCost(parts: readonly { readonly cost: ClipCost; readonly wei
     hardwareMs: 0,
     hardwareCopyMs: 0,
     readMegabit: 0,
+    readMs: 0,
+    latencyMs: 0,
     scaleMs: 0,
     megapixels: 0,
     scrubFrames: 0,
@@ -83,6 +99,8 @@ export function meanCost(parts: readonly { readonly cost: ClipCost; readonly wei
     mean.hardwareMs += cost.hardwareMs * share;
     mean.hardwareCopyMs += cost.hardwareCopyMs * share;
     mean.readMegabit += cost.readMegabit * share;
+    mean.readMs += cost.readMs * share;
+    mean.latencyMs += cost.latencyMs * share;
     mean.scaleMs += cost.scaleMs * share;
     mean.megapixels += cost.megapixels * share;
     mean.scrubFrames += cost.scrubFrames * share;

@@ -7,7 +7,8 @@ import type { PlayingMoment, Setup, SetupState } from './types';
 
 /** One playing moment of a set-up, reduced to the numbers that `evaluate` needs. All `RefMs` are on the reference core. */
 export interface Coefficients {
-  readonly readMegabit: number;
+  /** Reading a frame, at the drives' stated speed. */
+  readonly readMs: number;
   readonly softwareOnlyRefMs: number;
   readonly hardwareAbleRefMs: number;
   readonly hardwareMs: number;
@@ -16,14 +17,13 @@ export interface Coefficients {
   readonly effectsRefMs: number;
   readonly layersRefMs: number;
   readonly showRefMs: number;
-  readonly scrubReadMegabit: number;
+  readonly scrubReadMs: number;
   readonly scrubSoftwareOnlyRefMs: number;
   readonly scrubHardwareAbleRefMs: number;
   readonly scrubHardwareMs: number;
   readonly coreCount: number;
   readonly coreSpeedRatio: number;
   readonly graphicsRatio: number;
-  readonly readMegabitPerSec: number;
   readonly driveLatencyMs: number;
   readonly busyCores: number;
   readonly memoryNeededMib: number;
@@ -92,22 +92,21 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
   const { machine, preview } = setup;
   const streams = streamsOfMoment(state, moment);
   return {
-    readMegabit: sumOf(streams, (s) => s.readMegabit),
+    readMs: sumOf(streams, (s) => s.readMs),
     softwareOnlyRefMs: sumOf(streams, (s) => s.softwareOnlyMs),
     hardwareAbleRefMs: sumOf(streams, (s) => s.hardwareAbleMs),
     hardwareMs: sumOf(streams, (s) => s.hardwareMs),
     hardwareCopyRefMs: sumOf(streams, (s) => s.hardwareCopyMs),
     scaleRefMs: sumOf(streams, (s) => s.scaleMs),
     ...drawingCosts(setup, hidden.effectsAt, streams[0]?.megapixels ?? 0),
-    scrubReadMegabit: sumOf(streams, (s) => s.readMegabit * s.scrubFrames),
+    scrubReadMs: sumOf(streams, (s) => s.readMs * s.scrubFrames),
     scrubSoftwareOnlyRefMs: sumOf(streams, (s) => s.softwareOnlyMs * s.scrubFrames),
     scrubHardwareAbleRefMs: sumOf(streams, (s) => s.hardwareAbleMs * s.scrubFrames),
     scrubHardwareMs: sumOf(streams, (s) => s.hardwareMs * s.scrubFrames),
     coreCount: machine.coreCount,
     coreSpeedRatio: machine.coreSpeedRatio * machine.powerRatio,
     graphicsRatio: machine.graphicsRatio,
-    readMegabitPerSec: machine.readMegabytePerSec * 8,
-    driveLatencyMs: machine.driveLatencyMs,
+    driveLatencyMs: streams.reduce((longest, s) => Math.max(longest, s.latencyMs), 0),
     busyCores: sumOf(setup.programs, (program) => program.busyCores),
     memoryNeededMib: memoryNeededMib(setup, hidden),
     memoryMib: machine.memoryMib,

@@ -44,6 +44,8 @@ export const decodeCosts = [
     origin: 'measured',
   },
   { codec: 'dnxhd', mostBitDepth: 16, msPerMegapixel: 3.9, msPerMegabit: 0, tableChroma: '4:2:2', origin: 'measured' },
+  // It is decoded once, when it is opened.
+  { codec: 'still', mostBitDepth: 32, msPerMegapixel: 0, msPerMegabit: 0, tableChroma: '4:2:0', origin: 'standard' },
   // Between VP9 and HEVC by the published complexity of its tools; to be measured.
   { codec: 'av1', mostBitDepth: 16, msPerMegapixel: 6, msPerMegabit: 20, tableChroma: '4:2:0', origin: 'assumed' },
   { codec: 'vp8', mostBitDepth: 16, msPerMegapixel: 3, msPerMegabit: 11, tableChroma: '4:2:0', origin: 'assumed' },
@@ -61,7 +63,7 @@ export const decodeCosts = [
   readonly msPerMegapixel: number;
   readonly msPerMegabit: number;
   readonly tableChroma: ChromaFormat;
-  readonly origin: 'measured' | 'assumed';
+  readonly origin: 'measured' | 'standard' | 'assumed';
 }[];
 
 /** Any other codec is taken to cost what 10-bit H.264 does. Assumption. */

@@ -21,7 +21,7 @@ interface Conditions {
   readonly isHardware: boolean;
   readonly isGraphics: boolean;
   readonly drawDivisor: number;
-  readonly megabitPerMs: number;
+  readonly driveFactor: number;
   readonly pagingRatio: number;
 }
 
@@ -38,7 +38,7 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
     isHardware: p.hardwareDecodeRank < c.hardwareDecodeProbability,
     isGraphics,
     drawDivisor: isGraphics ? Math.max(speedRatio, c.graphicsRatio * p.graphicsFactor) : speedRatio,
-    megabitPerMs: (c.readMegabitPerSec * p.driveFactor) / 1000,
+    driveFactor: p.driveFactor,
     pagingRatio: 1 + pagingGain * Math.max(0, memoryRatio - 1),
   };
 }
@@ -54,7 +54,7 @@ function scrubMsOf(c: Coefficients, p: Parameters, on: Conditions, drawMs: numbe
   const sharedAmong = Math.min(on.threadGain, on.freeCores);
   const decodeMs =
     (softwareRefMs * p.decodeFactor) / on.speedRatio / sharedAmong + (on.isHardware ? c.scrubHardwareMs : 0);
-  const readMs = c.driveLatencyMs + c.scrubReadMegabit / on.megabitPerMs;
+  const readMs = c.driveLatencyMs + c.scrubReadMs / on.driveFactor;
   return (scrubFixedMs + readMs + decodeMs + drawMs) * on.pagingRatio;
 }
 
@@ -67,7 +67,7 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
   const coreDecodeMs = decodeCoreMs(c, p, on);
   const drawn = (refMs: number): number => (refMs * p.drawFactor) / on.drawDivisor;
   const stageMs: Readonly<Record<StageId, number>> = {
-    read: c.readMegabit / on.megabitPerMs,
+    read: c.readMs / on.driveFactor,
     decode: coreDecodeMs / on.threadGain + (on.isHardware ? c.hardwareMs : 0),
     scale: drawn(c.scaleRefMs),
     effects: drawn(c.effectsRefMs),

@@ -44,8 +44,8 @@ export function evaluate(c: Coefficients, samples: ParameterSamples, out: Outcom
     const drawDivisor = isGraphics ? Math.max(speed, c.graphicsRatio * (samples.graphicsFactor[i] as number)) : speed;
     const drawMs = (drawRefMs * (samples.drawFactor[i] as number)) / drawDivisor;
 
-    const megabitPerMs = (c.readMegabitPerSec * (samples.driveFactor[i] as number)) / 1000;
-    const readMs = c.readMegabit / megabitPerMs;
+    const driveFactor = samples.driveFactor[i] as number;
+    const readMs = c.readMs / driveFactor;
 
     const longest = Math.max(readMs, decodeMs, drawMs);
     const others = readMs + decodeMs + drawMs - longest;
@@ -59,7 +59,6 @@ export function evaluate(c: Coefficients, samples: ParameterSamples, out: Outcom
     const scrubRefMs = c.scrubSoftwareOnlyRefMs + (isHardware ? 0 : c.scrubHardwareAbleRefMs);
     const scrubDecodeMs =
       (scrubRefMs * decodeFactor) / speed / Math.min(threadGain, freeCores) + (isHardware ? c.scrubHardwareMs : 0);
-    out.scrubMs[i] =
-      (scrubFixedMs + c.driveLatencyMs + c.scrubReadMegabit / megabitPerMs + scrubDecodeMs + drawMs) * paging;
+    out.scrubMs[i] = (scrubFixedMs + c.driveLatencyMs + c.scrubReadMs / driveFactor + scrubDecodeMs + drawMs) * paging;
   }
 }

@@ -13,10 +13,10 @@ export const forecastSampleCount = 256;
  * The stages are those of the middle sample; the ranges are the 10th to 90th percentile over all samples.
  */
 export function forecast(state: SetupState, moment: PlayingMoment = 'heaviest'): FrameForecast {
-  const { coreCount } = state.setup.machine;
+  const { machine } = state.setup;
   const coefficients = compile(state, moment);
   const outcomes = createOutcomes(forecastSampleCount);
-  evaluate(coefficients, drawParameterSamples(forecastSampleCount, coreCount), outcomes);
-  const { stages, bindingLane } = estimateCompiled(coefficients, middleParameters(coreCount));
+  evaluate(coefficients, drawParameterSamples(forecastSampleCount, machine), outcomes);
+  const { stages, bindingLane } = estimateCompiled(coefficients, middleParameters(machine));
   return { stages, bindingLane, shownFps: rangeOf(outcomes.shownFps), scrubMs: rangeOf(outcomes.scrubMs) };
 }

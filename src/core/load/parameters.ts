@@ -1,6 +1,9 @@
-import type { ParameterSamples, Parameters } from './types';
+import type { ParameterSamples, Parameters, SetupMachine } from './types';
 
-type Draw = (rank: number, coreCount: number) => number;
+/** What of a machine bounds its parameters. */
+export type DrawnMachine = Pick<SetupMachine, 'decodeThreadCount' | 'isSpeedMeasured'>;
+
+type Draw = (rank: number, machine: DrawnMachine) => number;
 
 /**
  * A factor around 1 with log-logistic spread: `spread` is about the standard deviation of its logarithm.
@@ -20,15 +23,19 @@ const between =
     low + (high - low) * rank;
 
 /** Most editors decode with about as many threads as there are cores; some use one until told. Assumption: one in ten. */
-const threads: Draw = (rank, coreCount) => {
+const threads: Draw = (rank, machine) => {
   if (rank < 0.1) return 1;
-  const most = Math.min(coreCount, 16);
+  const most = Math.min(machine.decodeThreadCount, 16);
   return 1 + (most - 1) * (0.6 + 0.4 * ((rank - 0.1) / 0.9));
 };
 
+/** A core's speed by its class is a guess; measured by test-play it repeats to some per cent. Assumption. */
+const classSpeed = factor(0.15);
+const measuredSpeed = factor(0.06);
+
 /** How each parameter is drawn from a rank between 0 and 1. Spreads are assumptions of 2026-11, to be learned from readings. */
 const draws: { readonly [K in keyof Parameters]: Draw } = {
-  coreSpeedFactor: factor(0.15),
+  coreSpeedFactor: (rank, machine) => (machine.isSpeedMeasured ? measuredSpeed : classSpeed)(rank, machine),
   decodeFactor: factor(0.12),
   drawFactor: factor(0.2),
   graphicsFactor: factor(0.3),
@@ -51,21 +58,21 @@ function recurrenceBase(dimensions: number): number {
   return root;
 }
 
-/** The same draws serve every set-up of a machine; a handful of pairs of count and cores ever occur. */
+/** The same draws serve every set-up of a machine; a handful of counts and machines ever occur. */
 const drawn = new Map<string, ParameterSamples>();
 
 /**
  * `count` quasi-random samples of all parameters, the same ones at every call; callers only read them.
- * `coreCount` bounds the decoding threads.
+ * The machine bounds the decoding threads, and how uncertain its speed is.
  */
-export function drawParameterSamples(count: number, coreCount: number): ParameterSamples {
-  const key = `${count}:${coreCount}`;
+export function drawParameterSamples(count: number, machine: DrawnMachine): ParameterSamples {
+  const key = `${count}:${machine.decodeThreadCount}:${machine.isSpeedMeasured}`;
   const known = drawn.get(key);
   if (known) return known;
   const base = recurrenceBase(parameterNames.length);
   const entries = parameterNames.map((name, dimension) => {
     const step = (1 / base) ** (dimension + 1) % 1;
-    const values = Float64Array.from({ length: count }, (_, i) => draws[name]((0.5 + (i + 1) * step) % 1, coreCount));
+    const values = Float64Array.from({ length: count }, (_, i) => draws[name]((0.5 + (i + 1) * step) % 1, machine));
     return [name, values] as const;
   });
   const samples = Object.fromEntries(entries) as ParameterSamples;
@@ -74,8 +81,8 @@ export function drawParameterSamples(count: number, coreCount: number): Paramete
 }
 
 /** The middle of every parameter's range. */
-export function middleParameters(coreCount: number): Parameters {
-  const entries = parameterNames.map((name) => [name, draws[name](0.5, coreCount)] as const);
+export function middleParameters(machine: DrawnMachine): Parameters {
+  const entries = parameterNames.map((name) => [name, draws[name](0.5, machine)] as const);
   return Object.fromEntries(entries) as unknown as Parameters;
 }
 

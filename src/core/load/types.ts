@@ -20,8 +20,15 @@ export const laneOfStage: Readonly<Record<StageId, LaneId>> = {
   show: 'drawing',
 };
 
-/** What a decoder is given: an original or a proxy of it. */
+/** Where a file lies: sustained reading, and the wait before a read begins. */
+export interface StreamDrive {
+  readonly readMegabytePerSec: number;
+  readonly latencyMs: number;
+}
+
+/** What a decoder is given: an original or a proxy of it. A still is a stream that costs no decoding. */
 export interface PictureStream {
+  /** As in the footage's facts, or "still". */
   readonly codec: string;
   readonly bitDepth: number;
   readonly chroma: ChromaFormat;
@@ -30,6 +37,9 @@ export interface PictureStream {
   readonly frameRateFps: number;
   readonly bitrateMbitPerSec: number;
   readonly meanKeyFrameDistanceFrames: number;
+  /** Whether the graphics decode it; where unknown, the year of the graphics decides. */
+  readonly hardwareDecode: KnownState;
+  readonly drive: StreamDrive;
 }
 
 export interface SetupClip {
@@ -43,13 +53,15 @@ export interface SetupMachine {
   readonly coreCount: number;
   /** One core against the reference core, at full power. */
   readonly coreSpeedRatio: number;
+  /** Measured here, so that its uncertainty is small. */
+  readonly isSpeedMeasured: boolean;
+  /** The most threads that decoding gains from. */
+  readonly decodeThreadCount: number;
   readonly powerRatio: number;
   readonly memoryMib: number;
   readonly graphicsRatio: number;
   readonly graphicsYear: number;
   readonly decodeMegapixelPerSec: number;
-  readonly readMegabytePerSec: number;
-  readonly driveLatencyMs: number;
 }
 
 export interface SetupEffect {

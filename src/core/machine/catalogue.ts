@@ -41,6 +41,8 @@ export const driveKinds = [
   { id: 'external-spinning', readMegabytePerSec: 95, latencyMs: 14 },
   { id: 'memory-card', readMegabytePerSec: 60, latencyMs: 1 },
   { id: 'network', readMegabytePerSec: 45, latencyMs: 8 },
+  // Not on this computer yet: each read waits for the line.
+  { id: 'cloud', readMegabytePerSec: 4, latencyMs: 150 },
 ] as const satisfies readonly {
   readonly id: string;
   readonly readMegabytePerSec: number;
@@ -58,6 +60,8 @@ const rowOf = <T extends { readonly id: string }>(rows: readonly T[], id: T['id'
 export const coreSpeedRatioOf = (id: SpeedClass): number => rowOf(speedClasses, id).coreSpeedRatio;
 /** What graphics of this kind can do. */
 export const graphicsOf = (id: GraphicsKind): (typeof graphicsKinds)[number] => rowOf(graphicsKinds, id);
+/** Whether footage on such a drive may arrive too slowly; solid-state drives are quick enough for any camera. */
+export const isDriveSlow = (id: DriveKind): boolean => !id.endsWith('solid-state');
 /** Share of full speed in this power mode. */
 export const powerRatioOf = (id: PowerMode): number => rowOf(powerModes, id).powerRatio;
 /** Reading speed and latency of this kind of drive. */

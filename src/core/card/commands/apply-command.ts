@@ -2,12 +2,32 @@ import { fail, type Result, succeed } from '../../result';
 import { parseCard } from '../parse-card';
 import type { JobCard } from '../types';
 import * as describeCommands from './describe';
-import * as footageCommands from './footage';
+import {
+  addClips,
+  addDecodeTest,
+  correctClips,
+  keepBrowserAnswers,
+  removeClips,
+  removeDecodeTest,
+  replaceClipFacts,
+  setClipDrive,
+} from './footage';
 import * as trialCommands from './trials';
 import type { CommandFailure, CommandHandler } from './types';
 
 /** Every command by its name; the name is what is logged. */
-const handlers = { ...describeCommands, ...footageCommands, ...trialCommands };
+const handlers = {
+  ...describeCommands,
+  addClips,
+  addDecodeTest,
+  correctClips,
+  keepBrowserAnswers,
+  removeClips,
+  removeDecodeTest,
+  replaceClipFacts,
+  setClipDrive,
+  ...trialCommands,
+};
 
 export type CommandName = keyof typeof handlers;
 type InputOf<Name extends CommandName> = Parameters<(typeof handlers)[Name]>[1];

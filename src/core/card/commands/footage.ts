@@ -1,6 +1,8 @@
-import { fail, succeed } from '../../result';
-import type { CardClip } from '../types';
-import type { CommandHandler } from './types';
+import type { ClipFacts, VideoFacts } from '../../footage/types';
+import { fail, type Result, succeed } from '../../result';
+import type { DecodeTest } from '../../test-play/types';
+import type { BrowserAnswer, CardClip, CorrectableField, JobCard } from '../types';
+import type { CommandFailure, CommandHandler } from './types';
 
 /** A clip with the place in the list that it goes to; without one it goes to the end. */
 export interface PlacedClip {
@@ -8,25 +10,107 @@ export interface PlacedClip {
   readonly index?: number;
 }
 
-/** Adds clips, in order; also how a removal is undone. The timeline takes the first clip's shape until it is described. */
+/** A clip as a command adds it: what is not given is as for a file just dropped. */
+export const createCardClip = (
+  clip: Pick<CardClip, 'id' | 'facts'> & Partial<Omit<CardClip, 'id' | 'facts'>>,
+): CardClip => ({ origin: 'file', folder: '', drive: null, correctedFields: [], browserAnswer: null, ...clip });
+
+/** Adds clips, in order; also how a removal is undone. The timeline takes the first video's shape until it is described. */
 export const addClips: CommandHandler<{ readonly clips: readonly PlacedClip[] }> = (card, { clips }) => {
   const taken = new Set(card.clips.map((clip) => clip.id));
-  const double = clips.find(({ clip }) => taken.has(clip.id));
-  if (double) return fail({ code: 'item-exists', item: 'clip', id: double.clip.id });
+  for (const { clip } of clips) {
+    if (taken.has(clip.id)) return fail({ code: 'item-exists', item: 'clip', id: clip.id });
+    taken.add(clip.id);
+  }
   const list = [...card.clips];
   for (const { clip, index } of clips) list.splice(index ?? list.length, 0, clip);
-  const first = list[0]?.facts;
+  const first = list.map(({ facts }) => facts).find((facts): facts is VideoFacts => facts.kind === 'video');
   const canShape = !card.timeline.isDescribed && first && first.widthPx >= 16 && first.heightPx >= 16;
   if (!canShape) return succeed({ ...card, clips: list });
   const { widthPx, heightPx, frameRate } = first;
   return succeed({ ...card, clips: list, timeline: { ...card.timeline, widthPx, heightPx, frameRate } });
 };
 
-/** Takes clips off the card. */
-export const removeClips: CommandHandler<{ readonly ids: readonly string[] }> = (card, { ids }) => {
+/** Changes the named clips alone; fails with `item-missing` where one of them is not on the card. */
+function changeClips(
+  card: JobCard,
+  ids: readonly string[],
+  change: (clip: CardClip) => CardClip,
+): Result<JobCard, CommandFailure> {
   const known = new Set(card.clips.map((clip) => clip.id));
   const missing = ids.find((id) => !known.has(id));
   if (missing !== undefined) return fail({ code: 'item-missing', item: 'clip', id: missing });
+  const chosen = new Set(ids);
+  return succeed({ ...card, clips: card.clips.map((clip) => (chosen.has(clip.id) ? change(clip) : clip)) });
+}
+
+/** Takes clips off the card. */
+export const removeClips: CommandHandler<{ readonly ids: readonly string[] }> = (card, { ids }) => {
   const removed = new Set(ids);
-  return succeed({ ...card, clips: card.clips.filter((clip) => !removed.has(clip.id)) });
+  const checked = changeClips(card, ids, (clip) => clip);
+  return checked.ok ? succeed({ ...card, clips: card.clips.filter((clip) => !removed.has(clip.id)) }) : checked;
+};
+
+/** States which drive clips lie on; null for the same one as the rest. */
+export const setClipDrive: CommandHandler<{ readonly ids: readonly string[]; readonly drive: CardClip['drive'] }> = (
+  card,
+  { ids, drive },
+) => changeClips(card, ids, (clip) => ({ ...clip, drive }));
+
+/** Facts that a person states over what was read. */
+export type ClipCorrection = Partial<Pick<VideoFacts, CorrectableField>>;
+
+/** States facts of videos over what was read of them; other kinds of clip stay as they are. */
+export const correctClips: CommandHandler<{ readonly ids: readonly string[]; readonly facts: ClipCorrection }> = (
+  card,
+  { ids, facts },
+) => {
+  const fields = Object.keys(facts) as readonly CorrectableField[];
+  return changeClips(card, ids, (clip) =>
+    clip.facts.kind === 'video'
+      ? {
+          ...clip,
+          facts: { ...clip.facts, ...facts },
+          correctedFields: [...new Set([...clip.correctedFields, ...fields])],
+        }
+      : clip,
+  );
+};
+
+/** Gives a clip new facts: read again, or of another file that took its place. What was typed over the old ones goes. */
+export const replaceClipFacts: CommandHandler<{
+  readonly id: string;
+  readonly facts: ClipFacts;
+  readonly origin: CardClip['origin'];
+}> = (card, { id, facts, origin }) =>
+  changeClips(card, [id], (clip) => ({ ...clip, facts, origin, correctedFields: [], browserAnswer: null }));
+
+/** Keeps what this browser says of decoding clips in hardware. */
+export const keepBrowserAnswers: CommandHandler<{
+  readonly answers: readonly { readonly id: string; readonly answer: BrowserAnswer }[];
+}> = (card, { answers }) => {
+  const answerById = new Map(answers.map(({ id, answer }) => [id, answer]));
+  // A clip that was removed while the browser was asked is no failure of this command.
+  const ids = card.clips.map((clip) => clip.id).filter((id) => answerById.has(id));
+  return changeClips(card, ids, (clip) => ({ ...clip, browserAnswer: answerById.get(clip.id) ?? null }));
+};
+
+/** Adds a test-play; also how its deletion is undone. */
+export const addDecodeTest: CommandHandler<{ readonly test: DecodeTest; readonly index?: number }> = (
+  card,
+  { test, index },
+) => {
+  if (card.decodeTests.some(({ id }) => id === test.id))
+    return fail({ code: 'item-exists', item: 'decode-test', id: test.id });
+  return succeed({
+    ...card,
+    decodeTests: card.decodeTests.toSpliced(index ?? card.decodeTests.length, 0, test),
+  });
+};
+
+/** Deletes a test-play: the machine is then as if it had never been. */
+export const removeDecodeTest: CommandHandler<{ readonly id: string }> = (card, { id }) => {
+  const decodeTests = card.decodeTests.filter((test) => test.id !== id);
+  if (decodeTests.length === card.decodeTests.length) return fail({ code: 'item-missing', item: 'decode-test', id });
+  return succeed({ ...card, decodeTests });
 };

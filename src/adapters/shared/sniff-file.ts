@@ -1,0 +1,34 @@
+import type { ForeignContainer, StillFormat } from '@/core/footage';
+
+/** What the first bytes of a file say it is. */
+export type SniffedFile =
+  | { readonly kind: 'still'; readonly format: StillFormat }
+  | { readonly kind: 'foreign'; readonly container: ForeignContainer }
+  | { readonly kind: 'perhaps-media' };
+
+/** How many bytes of a file's beginning are enough to tell. */
+export const sniffBytes = 64;
+
+const textAt = (head: Uint8Array, start: number, end: number): string =>
+  String.fromCharCode(...head.subarray(start, end));
+const startsWith = (head: Uint8Array, bytes: readonly number[]): boolean => bytes.every((byte, i) => head[i] === byte);
+
+/** Major brands of still pictures in the ISO base media format (ISO/IEC 23008-12 and its AV1 counterpart). */
+const stillBrands: ReadonlySet<string> = new Set(['mif1', 'heic', 'heix', 'avif']);
+
+/** Tells stills and containers that are not read here by their signatures, whatever the file is called. */
+export function sniffFile(head: Uint8Array): SniffedFile {
+  if (startsWith(head, [0xff, 0xd8, 0xff])) return { kind: 'still', format: 'jpeg' };
+  if (startsWith(head, [0x89, 0x50, 0x4e, 0x47])) return { kind: 'still', format: 'png' };
+  if (textAt(head, 4, 8) === 'ftyp' && stillBrands.has(textAt(head, 8, 12))) return { kind: 'still', format: 'heif' };
+  if (textAt(head, 0, 4) === 'RIFF') {
+    const form = textAt(head, 8, 12);
+    if (form === 'WEBP') return { kind: 'still', format: 'webp' };
+    if (form === 'AVI ') return { kind: 'foreign', container: 'avi' };
+  }
+  if (startsWith(head, [0x06, 0x0e, 0x2b, 0x34])) return { kind: 'foreign', container: 'mxf' };
+  if (startsWith(head, [0x30, 0x26, 0xb2, 0x75])) return { kind: 'foreign', container: 'asf' };
+  if (startsWith(head, [0x46, 0x4c, 0x56, 0x01])) return { kind: 'foreign', container: 'flv' };
+  if (startsWith(head, [0x00, 0x00, 0x01, 0xba])) return { kind: 'foreign', container: 'mpeg-ps' };
+  return { kind: 'perhaps-media' };
+}

@@ -1,0 +1,73 @@
+import { softwareDecodeMs } from '../load/decode-costs';
+import { threadGainRatio } from '../load/evaluate';
+import { percentileOfSorted } from '../numbers/percentile';
+import type { DecodeRun, DecodeTest, DecodeWay, MeasuredDecoding, TestedStream } from './types';
+
+/** Hardware decoding counts as measured only where its rate differs from software's by over a fifth (MODEL.md, section 1). */
+const tellingDifferenceRatio = 0.2;
+/** A decoder that gains less from being let loose did not use threads in the first place. */
+const leastThreadGain = 1.08;
+
+const megapixelsOf = (stream: TestedStream): number => (stream.widthPx * stream.heightPx) / 1e6;
+
+/** Milliseconds that the reference core takes for a frame of this stream. */
+const referenceMsOf = (stream: TestedStream): number =>
+  softwareDecodeMs({ ...stream, megapixels: megapixelsOf(stream), megabits: stream.megabitsPerFrame });
+
+const findRun = (test: DecodeTest, way: DecodeWay, isOneByOne = false): DecodeRun | undefined =>
+  test.runs.find(
+    (run) => run.way === way && run.isOneByOne === isOneByOne && run.drawnHeightPx === null && run.decodedFps > 0,
+  );
+
+/** The rate of decoding alone that a test found; null where it has no such run. */
+export const decodedFpsOf = (test: DecodeTest, way: DecodeWay): number | null => findRun(test, way)?.decodedFps ?? null;
+
+/** Whether a test shows that hardware really decoded: accepted, and at another speed than the processor. */
+export function isHardwareProven(test: DecodeTest): boolean {
+  const [hardware, software] = [decodedFpsOf(test, 'hardware'), decodedFpsOf(test, 'software')];
+  if (hardware === null || software === null) return false;
+  return Math.abs(hardware / software - 1) > tellingDifferenceRatio;
+}
+
+const medianOf = (values: readonly number[]): number | null =>
+  values.length === 0
+    ? null
+    : percentileOfSorted(
+        [...values].sort((a, b) => a - b),
+        0.5,
+      );
+const known = (values: readonly (number | null)[]): readonly number[] => values.filter((value) => value !== null);
+
+/** How much faster the processor decodes with its threads let loose; null where the decoder did not tell them apart. */
+function threadGainOf(test: DecodeTest): number | null {
+  const [loose, single] = [findRun(test, 'software'), findRun(test, 'software', true)];
+  const gain = loose && single ? loose.decodedFps / single.decodedFps : 0;
+  return gain >= leastThreadGain ? gain : null;
+}
+
+/**
+ * Core speed, threads and the graphics' decoding rate from test-plays, the middle of each over all tests. A test that
+ * did not separate one thread from many tells only their product: the core speed then follows from the usual gain of
+ * the threads that other tests showed, or of `coreCount`.
+ */
+export function measureDecoding(tests: readonly DecodeTest[], coreCount: number): MeasuredDecoding {
+  const gain = medianOf(known(tests.map(threadGainOf)));
+  const threadCount =
+    gain === null ? null : Math.min(Math.max(1, coreCount), Math.max(1, 1 + (gain - 1) / threadGainRatio));
+  const usualGain = gain ?? 1 + threadGainRatio * (Math.max(1, coreCount) - 1);
+  const speeds = tests.map((test) => {
+    const referenceMs = referenceMsOf(test.stream);
+    const single = threadGainOf(test) === null ? null : findRun(test, 'software', true);
+    if (single) return (referenceMs * single.decodedFps) / 1000;
+    const loose = findRun(test, 'software');
+    return loose ? (referenceMs * loose.decodedFps) / 1000 / usualGain : null;
+  });
+  const hardware = tests
+    .filter(isHardwareProven)
+    .map((test) => (decodedFpsOf(test, 'hardware') ?? 0) * megapixelsOf(test.stream));
+  return {
+    coreSpeedRatio: medianOf(known(speeds)),
+    decodeThreadCount: threadCount,
+    hardwareMegapixelPerSec: medianOf(hardware),
+  };
+}

@@ -1,0 +1,51 @@
+import type { DecodeWay } from './types';
+
+/** What one run of a test-play does. */
+export interface PlannedRun {
+  readonly way: DecodeWay;
+  readonly isOneByOne: boolean;
+  readonly drawnHeightPx: number | null;
+}
+
+/** Preview heights that are drawn: full, half and a quarter, in whole even lines. */
+const drawnRatios = [1, 1 / 2, 1 / 4] as const;
+const leastDrawnPx = 90;
+
+const evenHeight = (heightPx: number): number => Math.max(2, Math.round(heightPx / 2) * 2);
+
+/**
+ * The runs of a test-play, most telling first: decoding alone by each way there is, one frame at a time by the
+ * processor, then decoding and drawing at full and smaller preview heights by the quicker way's name.
+ */
+export function planRuns(clip: {
+  readonly heightPx: number;
+  readonly canDecodeInHardware: boolean;
+}): readonly PlannedRun[] {
+  const alone = (way: DecodeWay, isOneByOne = false): PlannedRun => ({ way, isOneByOne, drawnHeightPx: null });
+  const drawingWay: DecodeWay = clip.canDecodeInHardware ? 'hardware' : 'software';
+  const heightsPx = drawnRatios.map((ratio) => evenHeight(clip.heightPx * ratio));
+  const drawn = heightsPx
+    .filter((heightPx, i) => i === 0 || heightPx >= leastDrawnPx)
+    .map((drawnHeightPx): PlannedRun => ({ way: drawingWay, isOneByOne: false, drawnHeightPx }));
+  return [
+    alone('software'),
+    ...(clip.canDecodeInHardware ? [alone('hardware')] : []),
+    alone('software', true),
+    ...drawn,
+  ];
+}
+
+/** How many places a test-play jumps to. */
+export const scrubJumpCount = 20;
+
+/**
+ * Places to jump to, as shares of the length: spread evenly whatever their number, in an order that leaps about
+ * (van der Corput, base 2), the same ones each time so that two tests can be compared.
+ */
+export function listScrubPlaces(count: number = scrubJumpCount): readonly number[] {
+  return Array.from({ length: count }, (_, i) => {
+    let place = 0;
+    for (let rest = i + 1, share = 0.5; rest > 0; rest >>= 1, share /= 2) if (rest & 1) place += share;
+    return place;
+  });
+}

@@ -1,0 +1,154 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { propertyRuns } from '../../../tests/arbitrary/setup';
+import { softwareDecodeMs } from '../load';
+import {
+  computeDecodeRate,
+  computeScrubRun,
+  type DecodeRun,
+  type DecodeTest,
+  isHardwareProven,
+  listScrubPlaces,
+  measureDecoding,
+  planRuns,
+} from '.';
+
+const stream: DecodeTest['stream'] = {
+  codec: 'h264',
+  bitDepth: 8,
+  chroma: '4:2:0',
+  widthPx: 1920,
+  heightPx: 1080,
+  frameRateFps: 25,
+  megabitsPerFrame: 0.8,
+};
+const referenceFps = 1000 / softwareDecodeMs({ ...stream, megapixels: 1920 * 1080e-6, megabits: 0.8 });
+
+const run = (decodedFps: number, change: Partial<DecodeRun> = {}): DecodeRun => ({
+  way: 'software',
+  isOneByOne: false,
+  drawnHeightPx: null,
+  frameCount: 100,
+  elapsedMs: 1000,
+  decodedFps,
+  droppedCount: 0,
+  ...change,
+});
+const testOf = (runs: readonly DecodeRun[]): DecodeTest => ({
+  id: 'test',
+  clipId: 'clip',
+  fileName: 'wheel.mp4',
+  takenAtMs: 0,
+  stream,
+  runs,
+  scrub: null,
+  estimatedFps: 30,
+  estimatedScrubMs: 100,
+});
+
+describe('computeDecodeRate', () => {
+  it('counts from the first frame to the last: 51 frames in two seconds are 25 a second, none dropped', () => {
+    const frameAtMs = Array.from({ length: 51 }, (_, i) => 300 + i * 40);
+    expect(computeDecodeRate({ frameAtMs, clipFps: 25 })).toEqual({
+      frameCount: 51,
+      elapsedMs: 2000,
+      decodedFps: 25,
+      droppedCount: 0,
+    });
+  });
+  it('finds half of the frames dropped where decoding is half as fast as the clip', () => {
+    const frameAtMs = Array.from({ length: 26 }, (_, i) => i * 80);
+    expect(computeDecodeRate({ frameAtMs, clipFps: 25 })).toMatchObject({ decodedFps: 12.5, droppedCount: 25 });
+  });
+  it('counts a stall that is caught up afterwards', () => {
+    const frameAtMs = [0, 10, 20, 500, 501, 502, 503, 504, 505, 506, 507, 508, 509, 510];
+    expect(computeDecodeRate({ frameAtMs, clipFps: 25 }).droppedCount).toBe(9);
+  });
+  it('has no rate for fewer than two frames', () => {
+    expect(computeDecodeRate({ frameAtMs: [], clipFps: 25 })).toMatchObject({ frameCount: 0, decodedFps: 0 });
+    expect(computeDecodeRate({ frameAtMs: [7], clipFps: 25 })).toMatchObject({ frameCount: 1, decodedFps: 0 });
+  });
+});
+
+describe('computeScrubRun', () => {
+  it('gives the middle and the slowest tenth, and nothing without jumps', () => {
+    const waits = Array.from({ length: 20 }, (_, i) => 10 * (i + 1));
+    expect(computeScrubRun(waits)).toEqual({ jumpCount: 20, medianMs: 105, slowestTenthMs: 181 });
+    expect(computeScrubRun([])).toBeNull();
+  });
+});
+
+describe('planRuns', () => {
+  it('asks the processor alone where the browser has no hardware for the clip', () => {
+    expect(planRuns({ heightPx: 1080, canDecodeInHardware: false })).toEqual([
+      { way: 'software', isOneByOne: false, drawnHeightPx: null },
+      { way: 'software', isOneByOne: true, drawnHeightPx: null },
+      ...[1080, 540, 270].map((drawnHeightPx) => ({ way: 'software', isOneByOne: false, drawnHeightPx })),
+    ]);
+  });
+  it('asks both where it has, and draws no picture too small to judge', () => {
+    const runs = planRuns({ heightPx: 270, canDecodeInHardware: true });
+    expect(runs.filter((each) => each.way === 'hardware' && each.drawnHeightPx === null)).toHaveLength(1);
+    expect(runs.map((each) => each.drawnHeightPx).filter((px) => px !== null)).toEqual([270, 136]);
+  });
+});
+
+describe('listScrubPlaces', () => {
+  it('spreads over the clip, and leaps about', () => {
+    const places = listScrubPlaces();
+    expect(new Set(places).size).toBe(20);
+    for (let tenth = 0; tenth < 10; tenth++)
+      expect(places.some((place) => place >= tenth / 10 && place < (tenth + 1) / 10)).toBe(true);
+    expect(places.slice(0, 4)).toEqual([0.5, 0.25, 0.75, 0.125]);
+  });
+});
+
+describe('measureDecoding', () => {
+  it('takes core speed from one thread and threads from the gain of many', () => {
+    const measured = measureDecoding(
+      [testOf([run(referenceFps * 1.5 * 2.7), run(referenceFps * 1.5, { isOneByOne: true })])],
+      8,
+    );
+    expect(measured.coreSpeedRatio).toBeCloseTo(1.5, 6);
+    expect(measured.decodeThreadCount).toBeCloseTo(3, 6);
+    expect(measured.hardwareMegapixelPerSec).toBeNull();
+  });
+  it('takes the usual gain off where a decoder does not tell one thread from many', () => {
+    const both = measureDecoding(
+      [testOf([run(referenceFps * 1.85), run(referenceFps * 1.85, { isOneByOne: true })])],
+      2,
+    );
+    expect(both.coreSpeedRatio).toBeCloseTo(1, 6);
+    expect(both.decodeThreadCount).toBeNull();
+  });
+  it('believes hardware only where its rate differs by over a fifth, faster or slower', () => {
+    const with_ = (fps: number) => testOf([run(50), run(fps, { way: 'hardware' })]);
+    expect([41, 59].map((fps) => isHardwareProven(with_(fps)))).toEqual([false, false]);
+    expect([39, 61, 200].map((fps) => isHardwareProven(with_(fps)))).toEqual([true, true, true]);
+    expect(measureDecoding([with_(200)], 4).hardwareMegapixelPerSec).toBeCloseTo(200 * 2.0736, 6);
+    expect(isHardwareProven(testOf([run(50)]))).toBe(false);
+  });
+  it('knows nothing without tests', () => {
+    expect(measureDecoding([], 4)).toEqual({
+      coreSpeedRatio: null,
+      decodeThreadCount: null,
+      hardwareMegapixelPerSec: null,
+    });
+  });
+  it('gives finite figures above zero for any tests, in any order the same', () => {
+    const rates = fc.double({ min: 0.1, max: 5000, noNaN: true });
+    const tests = fc.array(fc.tuple(rates, rates, rates), { minLength: 1, maxLength: 6 });
+    fc.assert(
+      fc.property(tests, fc.integer({ min: 1, max: 64 }), (all, coreCount) => {
+        const made = all.map(([a, b, c]) =>
+          testOf([run(a), run(b, { isOneByOne: true }), run(c, { way: 'hardware' })]),
+        );
+        const measured = measureDecoding(made, coreCount);
+        for (const value of Object.values(measured))
+          if (value !== null) expect(value > 0 && Number.isFinite(value)).toBe(true);
+        expect(measureDecoding([...made].reverse(), coreCount)).toEqual(measured);
+      }),
+      propertyRuns,
+    );
+  });
+});

@@ -1,0 +1,30 @@
+import type { VideoFacts } from '@/core/footage';
+
+/** A light, ordinary clip with what a test changes about it. */
+export const videoFacts = (change: Partial<VideoFacts> = {}): VideoFacts => ({
+  kind: 'video',
+  fileName: 'wheel.mp4',
+  sizeBytes: 10_000_000,
+  container: 'mp4',
+  codec: 'h264',
+  codecString: 'avc1.640028',
+  profile: 'High',
+  level: '4.0',
+  bitDepth: 8,
+  chroma: '4:2:0',
+  scan: 'progressive',
+  widthPx: 1920,
+  heightPx: 1080,
+  pixelAspect: { num: 1, den: 1 },
+  frameRate: { num: 25, den: 1 },
+  isVariableFrameRate: false,
+  frameIntervals: { smallestMs: 40, usualMs: 40, largestMs: 40 },
+  bitrateMbitPerSec: 20,
+  durationMs: 60_000,
+  frameCount: 1500,
+  keyFrameDistance: { longestFrames: 25, meanFrames: 25, isSampled: false },
+  rotationDegrees: 0,
+  videoTrackCount: 1,
+  audio: { codec: 'aac', channelCount: 2, sampleRateHz: 48_000 },
+  ...change,
+});
