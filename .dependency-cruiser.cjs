@@ -36,8 +36,8 @@ module.exports = {
       { path: 'node_modules/dexie/' },
     ),
     layer(
-      'only-shared-adapters-touch-containers',
-      { path: '^src/', pathNot: '^src/adapters/shared/' },
+      'only-adapters-touch-containers',
+      { path: '^src/', pathNot: '^src/adapters/' },
       { path: 'node_modules/mediabunny/' },
     ),
   ],

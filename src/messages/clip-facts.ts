@@ -65,12 +65,3 @@ export function describeFormat(facts: ClipFacts): string {
       return `${nameContainer(facts.container)} sound, ${formatFps(facts.audio.sampleRateHz / 1000)} kHz`;
   }
 }
-
-/** How far key frames lie apart, in time: "every frame", "2 s", "2 s *" where sampled, "–" where not known. */
-export function describeKeyFrames(facts: ClipFacts): string {
-  const distance = facts.kind === 'video' ? facts.keyFrameDistance : null;
-  if (facts.kind !== 'video' || !distance) return '–';
-  if (distance.longestFrames === 1) return 'every frame';
-  const seconds = distance.longestFrames / rationalToNumber(facts.frameRate);
-  return `${formatFps(Math.round(seconds * 10) / 10)} s${distance.isSampled ? ' *' : ''}`;
-}

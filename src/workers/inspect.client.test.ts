@@ -1,54 +1,31 @@
-import { type Endpoint, expose } from 'comlink';
 import { describe, expect, it } from 'vitest';
-import { createInspectClient } from './inspect.client';
+import { ChannelWorker } from '../../tests/stand-ins/channel-worker';
+import { createInspectClient, type InspectLimits, inspectLimits } from './inspect.client';
 import type { InspectAnswer, InspectWorkerApi } from './inspect.protocol';
-
-/** Stands in for a worker: the other end of a message channel, which can be ended and can report an error. */
-class ChannelWorker extends EventTarget {
-  readonly #channel = new MessageChannel();
-  isTerminated = false;
-  constructor(api: InspectWorkerApi) {
-    super();
-    this.#channel.port1.start();
-    this.#channel.port2.start();
-    expose(api, this.#channel.port2 as unknown as Endpoint);
-  }
-  postMessage(message: unknown, transfer: Transferable[] = []) {
-    this.#channel.port1.postMessage(message, transfer);
-  }
-  override addEventListener(type: string, listener: EventListener) {
-    if (type === 'message') this.#channel.port1.addEventListener(type, listener);
-    else super.addEventListener(type, listener);
-  }
-  override removeEventListener(type: string, listener: EventListener) {
-    if (type === 'message') this.#channel.port1.removeEventListener(type, listener);
-    else super.removeEventListener(type, listener);
-  }
-  terminate() {
-    this.isTerminated = true;
-    this.#channel.port1.close();
-    this.#channel.port2.close();
-  }
-}
 
 const answer = (requestId: number): InspectAnswer => ({
   requestId,
   result: { ok: false, failure: { code: 'file-empty' } },
+  browserAnswer: null,
   bytesRead: 7,
   computeMs: 1,
 });
 const file = new File(['pots'], 'pots.mp4');
 
 /** A client whose n-th worker behaves as the n-th function says. */
-const clientOf = (behaviours: readonly InspectWorkerApi['inspect'][], timeoutMs = 2000) => {
+const clientOf = (
+  behaviours: readonly InspectWorkerApi['inspect'][],
+  limits: InspectLimits = inspectLimits,
+  isWaitingForDrive: InspectWorkerApi['isWaitingForDrive'] = async () => false,
+) => {
   const workers: ChannelWorker[] = [];
   const client = createInspectClient(() => {
     const inspect = behaviours[workers.length];
     if (!inspect) throw new Error('no further worker was expected');
-    const worker = new ChannelWorker({ inspect });
+    const worker = new ChannelWorker({ inspect, isWaitingForDrive });
     workers.push(worker);
     return worker as unknown as Worker;
-  }, timeoutMs);
+  }, limits);
   return { client, workers };
 };
 
@@ -71,12 +48,43 @@ describe('createInspectClient', () => {
   });
 
   it('ends a worker that hangs, says so, and goes on with the next file in a new one', async () => {
-    const { client, workers } = clientOf([forever, async (requestId) => answer(requestId)], 60);
+    const { client, workers } = clientOf([forever, async (requestId) => answer(requestId)], {
+      ...inspectLimits,
+      readMs: 60,
+    });
     const [first, second] = await Promise.all([client.inspect(file), client.inspect(file)]);
     expect(first.result).toEqual({ ok: false, failure: { code: 'read-timed-out', afterMs: 60 } });
     expect(second.bytesRead).toBe(7);
     expect(workers[0]?.isTerminated).toBe(true);
     client.dispose();
+  });
+
+  it('ends a worker that does not even say whether it waits', async () => {
+    const never = () => new Promise<boolean>(() => undefined);
+    const { client, workers } = clientOf([forever], { readMs: 40, driveMs: 4000, answerMs: 40 }, never);
+    expect((await client.inspect(file)).result).toMatchObject({ failure: { code: 'read-timed-out', afterMs: 40 } });
+    expect(workers[0]?.isTerminated).toBe(true);
+    client.dispose();
+  });
+
+  it('waits longer for a drive that is asleep, and not for ever', async () => {
+    const slow = async (requestId: number) => {
+      await new Promise((resolve) => setTimeout(resolve, 150));
+      return answer(requestId);
+    };
+    const limits = { readMs: 40, driveMs: 400, answerMs: 40 };
+    const patient = clientOf([slow], limits, async () => true);
+    expect((await patient.client.inspect(file)).bytesRead).toBe(7);
+    patient.client.dispose();
+    const asleep = clientOf([forever], limits, async () => true);
+    expect((await asleep.client.inspect(file)).result).toMatchObject({
+      failure: { code: 'read-timed-out', afterMs: 400 },
+    });
+    asleep.client.dispose();
+  });
+
+  it('is set to end a hanging file after two seconds', () => {
+    expect(inspectLimits.readMs + inspectLimits.answerMs).toBeLessThanOrEqual(2000);
   });
 
   it('answers a worker that breaks with a failure', async () => {

@@ -12,8 +12,16 @@ export interface InspectClient {
   readonly dispose: () => void;
 }
 
-/** No file's facts take this long; a drive that is asleep may take a few seconds to answer. */
-export const inspectTimeoutMs = 10_000;
+export interface InspectLimits {
+  /** No file's facts take this long once its bytes are there. */
+  readonly readMs: number;
+  /** A drive that is asleep, or away in a cloud, may take this long to give them. */
+  readonly driveMs: number;
+  /** A worker that does not answer within this time is hanging. */
+  readonly answerMs: number;
+}
+
+export const inspectLimits: InspectLimits = { readMs: 1800, driveMs: 15_000, answerMs: 200 };
 
 interface RunningWorker {
   readonly worker: Worker;
@@ -23,7 +31,7 @@ interface RunningWorker {
 /** Creates the client; its worker starts with the first file. `createWorker` is replaced in tests. */
 export function createInspectClient(
   createWorker: () => Worker = () => new Worker(new URL('./inspect.worker.ts', import.meta.url), { type: 'module' }),
-  timeoutMs: number = inspectTimeoutMs,
+  limits: InspectLimits = inspectLimits,
 ): InspectClient {
   let running: RunningWorker | null = null;
   let queue: Promise<unknown> = Promise.resolve();
@@ -45,26 +53,48 @@ export function createInspectClient(
     return { worker, remote: wrap<InspectWorkerApi>(worker) };
   };
 
+  /** Whether the worker answers, and says that it waits for bytes. */
+  const isWaitingForDrive = (remote: RunningWorker['remote']): Promise<boolean> =>
+    Promise.race([
+      remote.isWaitingForDrive().catch(() => false),
+      new Promise<boolean>((resolve) => setTimeout(() => resolve(false), limits.answerMs)),
+    ]);
+
   const inspectNow = (file: File): Promise<InspectAnswer> =>
     new Promise((resolve) => {
       lastRequestId += 1;
       const requestId = lastRequestId;
+      running ??= startWorker();
+      const { remote } = running;
+      let isSettled = false;
+      let timer: ReturnType<typeof setTimeout> | undefined;
       const settle = (answer: InspectAnswer): void => {
+        isSettled = true;
         clearTimeout(timer);
         settleCurrent = null;
         resolve(answer);
       };
       settleCurrent = (failure) => {
         stopWorker();
-        settle({ requestId, result: fail(failure), bytesRead: 0, computeMs: 0 });
+        settle({ requestId, result: fail(failure), browserAnswer: null, bytesRead: 0, computeMs: 0 });
       };
-      const timer = setTimeout(() => settleCurrent?.({ code: 'read-timed-out', afterMs: timeoutMs }), timeoutMs);
-      running ??= startWorker();
-      running.remote.inspect(requestId, file).then(
+      /** Ends the worker unless it is the drive that keeps it waiting. */
+      const watch = (afterMs: number): void => {
+        timer = setTimeout(async () => {
+          const canWait = afterMs < limits.driveMs && (await isWaitingForDrive(remote));
+          if (isSettled) return;
+          if (canWait) watch(afterMs + limits.readMs);
+          else settleCurrent?.({ code: 'read-timed-out', afterMs });
+        }, limits.readMs);
+      };
+      watch(limits.readMs);
+      remote.inspect(requestId, file).then(
         (answer) => {
-          if (answer.requestId === requestId) settle(answer);
+          if (!isSettled && answer.requestId === requestId) settle(answer);
         },
-        (error: Error) => settleCurrent?.({ code: 'file-unreadable', detail: error.message }),
+        (error: Error) => {
+          if (!isSettled) settleCurrent?.({ code: 'file-unreadable', detail: error.message });
+        },
       );
     });
 
@@ -79,7 +109,7 @@ export function createInspectClient(
       const answer = queue.then((): Promise<InspectAnswer> | InspectAnswer =>
         asked === generation
           ? inspectNow(file)
-          : { requestId: 0, result: fail({ code: 'read-cancelled' }), bytesRead: 0, computeMs: 0 },
+          : { requestId: 0, result: fail({ code: 'read-cancelled' }), browserAnswer: null, bytesRead: 0, computeMs: 0 },
       );
       queue = answer;
       return answer;

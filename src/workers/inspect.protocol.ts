@@ -1,3 +1,4 @@
+import type { BrowserAnswer } from '@/core/card';
 import type { ClipFacts, FootageFailure } from '@/core/footage';
 import type { Result } from '@/core/result';
 
@@ -5,6 +6,8 @@ import type { Result } from '@/core/result';
 export interface InspectAnswer {
   readonly requestId: number;
   readonly result: Result<ClipFacts, FootageFailure>;
+  /** What this browser says of decoding it in hardware; null where there is nothing to ask, or nobody. */
+  readonly browserAnswer: BrowserAnswer | null;
   readonly bytesRead: number;
   readonly computeMs: number;
 }
@@ -12,4 +15,6 @@ export interface InspectAnswer {
 /** What the inspect worker offers. Files travel as handles: their bytes are read in the worker, by slices. */
 export interface InspectWorkerApi {
   readonly inspect: (requestId: number, file: File) => Promise<InspectAnswer>;
+  /** Whether the worker has asked for bytes that have not come. A worker that hangs does not answer at all. */
+  readonly isWaitingForDrive: () => Promise<boolean>;
 }

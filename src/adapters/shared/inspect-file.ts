@@ -1,28 +1,13 @@
-import {
-  ADTS,
-  CustomSource,
-  FLAC,
-  Input,
-  MATROSKA,
-  MP3,
-  MP4,
-  MPEG_TS,
-  OGG,
-  QTFF,
-  UnsupportedInputFormatError,
-  WAVE,
-  WEBM,
-} from 'mediabunny';
+import { Input, Logging, LogLevel, UnsupportedInputFormatError } from 'mediabunny';
 import type { ClipFacts, FootageFailure } from '@/core/footage';
 import { fail, type Result } from '@/core/result';
 import { type ByteSource, type CountingByteSource, countBytes, readBudgetBytes } from './byte-source';
 import { isBudgetError } from './packet-windows';
 import { readMedia } from './read-media';
 import { readStill } from './read-still';
+import { readableFormats } from './readable-formats';
+import { createReaderSource } from './reader-source';
 import { sniffBytes, sniffFile } from './sniff-file';
-
-/** Every form that is read. Play lists are left out: they would lead to other files and to the network. */
-const formats = [MP4, QTFF, MATROSKA, WEBM, MPEG_TS, WAVE, MP3, OGG, FLAC, ADTS];
 
 export interface InspectOutcome {
   readonly result: Result<ClipFacts, FootageFailure>;
@@ -30,13 +15,13 @@ export interface InspectOutcome {
 }
 
 async function readFacts(source: CountingByteSource): Promise<Result<ClipFacts, FootageFailure>> {
-  const sniffed = sniffFile(await source.read(0, sniffBytes));
+  const head = await source.read(0, sniffBytes);
+  const sniffed = sniffFile(head);
   if (sniffed.kind === 'foreign') return fail({ code: 'container-not-read', container: sniffed.container });
   if (sniffed.kind === 'still') return readStill(source, sniffed.format);
-  const input = new Input({
-    formats,
-    source: new CustomSource({ getSize: () => source.sizeBytes, read: source.read }),
-  });
+  // What the reader would print about a file, its row says.
+  Logging.level = LogLevel.Silent;
+  const input = new Input({ formats: readableFormats, source: createReaderSource(source, head) });
   try {
     return await readMedia(source, input);
   } finally {

@@ -1,10 +1,13 @@
 import type { ScanKind } from '@/core/footage';
 import type { ByteSource } from './byte-source';
+import { type EbmlElement, ebmlChildren, parseEbmlHeader, unsignedOf } from './ebml';
 
 /** What a Matroska or WebM file's head and index say; media data is not read. */
 export interface MatroskaOutline {
   /** Where the segment should end, or null where the file does not say. */
   readonly expectedBytes: number | null;
+  readonly videoTrackNumber: number | null;
+  readonly msPerTick: number;
   /** The first video track's declared time between frames, or null. */
   readonly declaredFrameDurationNs: number | null;
   /** What that track says of fields. */
@@ -15,15 +18,8 @@ export interface MatroskaOutline {
   readonly indexedKeyFrameMs: readonly number[];
 }
 
-interface Element {
-  readonly id: number;
-  readonly dataStart: number;
-  /** Null where the element's length is not stated (live recordings). */
-  readonly dataBytes: number | null;
-}
-
 /** Element ids, RFC 9559. */
-const ids = {
+export const matroskaIds = {
   ebml: 0x1a45dfa3,
   segment: 0x18538067,
   seekHead: 0x114d9b74,
@@ -42,6 +38,13 @@ const ids = {
   flagInterlaced: 0x9a,
   defaultDuration: 0x23e383,
   cluster: 0x1f43b675,
+  clusterTimestamp: 0xe7,
+  simpleBlock: 0xa3,
+  blockGroup: 0xa0,
+  block: 0xa1,
+  referenceBlock: 0xfb,
+  crc32: 0xbf,
+  padding: 0xec,
   cues: 0x1c53bb6b,
   cuePoint: 0xbb,
   cueTime: 0xb3,
@@ -50,51 +53,19 @@ const ids = {
 } as const;
 
 /** What is read of the head; attached fonts and tags can be megabytes and tell nothing. */
-const wantedElements: ReadonlySet<number> = new Set([ids.seekHead, ids.info, ids.tracks, ids.cues]);
+const wantedElements: ReadonlySet<number> = new Set([
+  matroskaIds.seekHead,
+  matroskaIds.info,
+  matroskaIds.tracks,
+  matroskaIds.cues,
+]);
 
 const elementHeaderBytes = 12;
 /** Heads and indexes are small; a longer one is broken or hostile. Two hours with a key frame twice a second: 0.5 MB. */
 const mostElementBytes = 4 * 1024 * 1024;
 
-/** Reads an element's id and length at `offset` of the bytes; null where they do not fit. */
-function parseHeader(bytes: Uint8Array, offset: number, baseOffset: number): Element | null {
-  const first = bytes[offset];
-  if (first === undefined || first === 0) return null;
-  const idLength = Math.clz32(first) - 23;
-  if (idLength > 4) return null;
-  let id = 0;
-  for (let i = 0; i < idLength; i++) id = id * 256 + (bytes[offset + i] ?? 0);
-  const sizeAt = offset + idLength;
-  const sizeFirst = bytes[sizeAt];
-  if (sizeFirst === undefined || sizeFirst === 0) return null;
-  const sizeLength = Math.clz32(sizeFirst) - 23;
-  let size = sizeFirst & (0xff >> sizeLength);
-  let isUnknown = size === 0xff >> sizeLength;
-  for (let i = 1; i < sizeLength; i++) {
-    const byte = bytes[sizeAt + i];
-    if (byte === undefined) return null;
-    if (byte !== 0xff) isUnknown = false;
-    size = size * 256 + byte;
-  }
-  return { id, dataStart: baseOffset + sizeAt + sizeLength, dataBytes: isUnknown ? null : size };
-}
-
-/** The elements inside one that is in memory. */
-function* childrenOf(bytes: Uint8Array): Generator<{ readonly id: number; readonly data: Uint8Array }> {
-  let offset = 0;
-  while (offset < bytes.length) {
-    const element = parseHeader(bytes, offset, 0);
-    if (!element || element.dataBytes === null) return;
-    const end = element.dataStart + element.dataBytes;
-    yield { id: element.id, data: bytes.subarray(element.dataStart, Math.min(end, bytes.length)) };
-    offset = end;
-  }
-}
-
-const unsignedOf = (data: Uint8Array): number => data.reduce((value, byte) => value * 256 + byte, 0);
-
 const childData = (bytes: Uint8Array, id: number): Uint8Array | null => {
-  for (const child of childrenOf(bytes)) if (child.id === id) return child.data;
+  for (const child of ebmlChildren(bytes)) if (child.id === id) return child.data;
   return null;
 };
 const childValue = (bytes: Uint8Array, id: number): number | null => {
@@ -115,19 +86,19 @@ const scanByFlag: readonly ScanKind[] = ['unknown', 'interlaced', 'progressive']
 
 /** Pictures of other containers keep their code in the private data: of a bitmap header, or of a sample entry. */
 function foreignCodeOf(track: Uint8Array): string | null {
-  const at = { 'V_MS/VFW/FOURCC': 16, V_QUICKTIME: 4 }[textOf(childData(track, ids.codecId))];
-  const code = at === undefined ? '' : textOf(childData(track, ids.codecPrivate)?.subarray(at, at + 4) ?? null);
+  const at = { 'V_MS/VFW/FOURCC': 16, V_QUICKTIME: 4 }[textOf(childData(track, matroskaIds.codecId))];
+  const code = at === undefined ? '' : textOf(childData(track, matroskaIds.codecPrivate)?.subarray(at, at + 4) ?? null);
   return code.length === 4 ? code : null;
 }
 
 function findVideoTrack(tracks: Uint8Array): VideoTrack | null {
-  for (const { id, data } of childrenOf(tracks)) {
-    if (id !== ids.trackEntry || childValue(data, ids.trackType) !== 1) continue;
-    const picture = childData(data, ids.video);
+  for (const { id, data } of ebmlChildren(tracks)) {
+    if (id !== matroskaIds.trackEntry || childValue(data, matroskaIds.trackType) !== 1) continue;
+    const picture = childData(data, matroskaIds.video);
     return {
-      number: childValue(data, ids.trackNumber) ?? 0,
-      durationNs: childValue(data, ids.defaultDuration),
-      scan: scanByFlag[(picture && childValue(picture, ids.flagInterlaced)) ?? 0] ?? 'unknown',
+      number: childValue(data, matroskaIds.trackNumber) ?? 0,
+      durationNs: childValue(data, matroskaIds.defaultDuration),
+      scan: scanByFlag[(picture && childValue(picture, matroskaIds.flagInterlaced)) ?? 0] ?? 'unknown',
       foreignCode: foreignCodeOf(data),
     };
   }
@@ -135,19 +106,21 @@ function findVideoTrack(tracks: Uint8Array): VideoTrack | null {
 }
 
 function findCuesOffset(seekHead: Uint8Array): number | null {
-  for (const { id, data } of childrenOf(seekHead)) {
-    if (id === ids.seek && childValue(data, ids.seekId) === ids.cues) return childValue(data, ids.seekPosition);
+  for (const { id, data } of ebmlChildren(seekHead)) {
+    if (id === matroskaIds.seek && childValue(data, matroskaIds.seekId) === matroskaIds.cues)
+      return childValue(data, matroskaIds.seekPosition);
   }
   return null;
 }
 
 function listCueTimes(cues: Uint8Array, trackNumber: number): readonly number[] {
   const times: number[] = [];
-  for (const { id, data } of childrenOf(cues)) {
-    if (id !== ids.cuePoint) continue;
-    const time = childValue(data, ids.cueTime);
-    for (const child of childrenOf(data)) {
-      if (child.id !== ids.cueTrackPositions || childValue(child.data, ids.cueTrack) !== trackNumber) continue;
+  for (const { id, data } of ebmlChildren(cues)) {
+    if (id !== matroskaIds.cuePoint) continue;
+    const time = childValue(data, matroskaIds.cueTime);
+    for (const child of ebmlChildren(data)) {
+      if (child.id !== matroskaIds.cueTrackPositions || childValue(child.data, matroskaIds.cueTrack) !== trackNumber)
+        continue;
       if (time !== null) times.push(time);
       break;
     }
@@ -155,10 +128,10 @@ function listCueTimes(cues: Uint8Array, trackNumber: number): readonly number[] 
   return times;
 }
 
-const readElementAt = async (source: ByteSource, offset: number): Promise<Element | null> =>
-  offset < source.sizeBytes ? parseHeader(await source.read(offset, offset + elementHeaderBytes), 0, offset) : null;
+const readElementAt = async (source: ByteSource, offset: number): Promise<EbmlElement | null> =>
+  offset < source.sizeBytes ? parseEbmlHeader(await source.read(offset, offset + elementHeaderBytes), 0, offset) : null;
 
-const readData = async (source: ByteSource, element: Element): Promise<Uint8Array> =>
+const readData = async (source: ByteSource, element: EbmlElement): Promise<Uint8Array> =>
   element.dataBytes === null || element.dataBytes > mostElementBytes
     ? new Uint8Array()
     : source.read(element.dataStart, element.dataStart + element.dataBytes);
@@ -167,15 +140,17 @@ const readData = async (source: ByteSource, element: Element): Promise<Uint8Arra
 export async function readMatroskaOutline(source: ByteSource): Promise<MatroskaOutline> {
   const nothing: MatroskaOutline = {
     expectedBytes: null,
+    videoTrackNumber: null,
+    msPerTick: 1,
     declaredFrameDurationNs: null,
     scan: 'unknown',
     foreignCode: null,
     indexedKeyFrameMs: [],
   };
   const head = await readElementAt(source, 0);
-  if (!head || head.id !== ids.ebml || head.dataBytes === null) return nothing;
+  if (!head || head.id !== matroskaIds.ebml || head.dataBytes === null) return nothing;
   const segment = await readElementAt(source, head.dataStart + head.dataBytes);
-  if (!segment || segment.id !== ids.segment) return nothing;
+  if (!segment || segment.id !== matroskaIds.segment) return nothing;
 
   let msPerTick = 1;
   let video: ReturnType<typeof findVideoTrack> = null;
@@ -184,20 +159,22 @@ export async function readMatroskaOutline(source: ByteSource): Promise<MatroskaO
   let offset = segment.dataStart;
   for (let i = 0; i < 100; i++) {
     const element = await readElementAt(source, offset);
-    if (!element || element.id === ids.cluster || element.dataBytes === null) break;
+    if (!element || element.id === matroskaIds.cluster || element.dataBytes === null) break;
     const data = wantedElements.has(element.id) ? await readData(source, element) : new Uint8Array();
-    if (element.id === ids.seekHead) cuesOffset = findCuesOffset(data) ?? cuesOffset;
-    if (element.id === ids.info) msPerTick = (childValue(data, ids.timestampScale) ?? 1_000_000) / 1e6;
-    if (element.id === ids.tracks) video = findVideoTrack(data);
-    if (element.id === ids.cues) cues = data;
+    if (element.id === matroskaIds.seekHead) cuesOffset = findCuesOffset(data) ?? cuesOffset;
+    if (element.id === matroskaIds.info) msPerTick = (childValue(data, matroskaIds.timestampScale) ?? 1_000_000) / 1e6;
+    if (element.id === matroskaIds.tracks) video = findVideoTrack(data);
+    if (element.id === matroskaIds.cues) cues = data;
     offset = element.dataStart + element.dataBytes;
   }
   if (!cues && cuesOffset !== null) {
     const element = await readElementAt(source, segment.dataStart + cuesOffset);
-    if (element?.id === ids.cues) cues = await readData(source, element);
+    if (element?.id === matroskaIds.cues) cues = await readData(source, element);
   }
   return {
     expectedBytes: segment.dataBytes === null ? null : segment.dataStart + segment.dataBytes,
+    videoTrackNumber: video?.number ?? null,
+    msPerTick,
     declaredFrameDurationNs: video?.durationNs ?? null,
     scan: video?.scan ?? 'unknown',
     foreignCode: video?.foreignCode ?? null,

@@ -14,9 +14,9 @@ import {
 } from '@/core/footage';
 import { fail, type Result, succeed } from '@/core/result';
 import type { CountingByteSource } from './byte-source';
-import { readMatroskaOutline } from './matroska-outline';
+import { type MatroskaOutline, readMatroskaOutline } from './matroska-outline';
 import { readMp4Outline } from './mp4-outline';
-import { sampleAudioBitRate, walkVideoPackets } from './packet-windows';
+import { walkVideoPackets } from './packet-windows';
 
 const containerByFormatName: Readonly<Record<string, SoundFormat>> = {
   MP4: 'mp4',
@@ -43,6 +43,7 @@ interface Outline {
   readonly mediaDurationMs: number;
   readonly declaredFrameDurationNs: number | null;
   readonly indexedKeyFrameMs: readonly number[];
+  readonly matroska: MatroskaOutline | null;
 }
 
 const noOutline: Outline = {
@@ -54,6 +55,7 @@ const noOutline: Outline = {
   mediaDurationMs: 0,
   declaredFrameDurationNs: null,
   indexedKeyFrameMs: [],
+  matroska: null,
 };
 
 async function readOutline(source: CountingByteSource, container: SoundFormat): Promise<Outline> {
@@ -62,7 +64,10 @@ async function readOutline(source: CountingByteSource, container: SoundFormat): 
     const { scan = 'unknown', objectType = null, mediaDurationMs = 0 } = videoEntry ?? {};
     return { ...noOutline, expectedBytes, hasIndex, scan, objectType, mediaDurationMs };
   }
-  if (container === 'mkv' || container === 'webm') return { ...noOutline, ...(await readMatroskaOutline(source)) };
+  if (container === 'mkv' || container === 'webm') {
+    const matroska = await readMatroskaOutline(source);
+    return { ...noOutline, ...matroska, matroska };
+  }
   return noOutline;
 }
 
@@ -135,15 +140,17 @@ export async function readMedia(
   const [video, audio] = [await input.getPrimaryVideoTrack(), await input.getPrimaryAudioTrack()];
   if (!video || !pictureContainers.has(container))
     return audio ? readSound(source, audio, container) : fail({ code: 'no-video-track' });
+  const codec = await readCodec(video, outline);
   const walk = await walkVideoPackets(video, source, {
-    hasPacketIndex: container === 'mp4' || container === 'mov',
+    container,
+    matroska: outline.matroska,
     statedDurationMs: ((await video.getDurationFromMetadata()) ?? 0) * 1000,
   });
   return buildClipFacts({
     fileName: source.fileName,
     sizeBytes: source.sizeBytes,
     container: container as ContainerFormat,
-    ...(await readCodec(video, outline)),
+    ...codec,
     containerScan: outline.scan,
     widthPx: await video.getCodedWidth(),
     heightPx: await video.getCodedHeight(),
@@ -158,6 +165,6 @@ export async function readMedia(
     indexedKeyFrameMs: outline.indexedKeyFrameMs,
     declaredFrameDurationNs: outline.declaredFrameDurationNs,
     audio: await readAudioFacts(audio),
-    audioBitPerSec: await sampleAudioBitRate(audio, source, walk),
+    otherBitPerSec: walk.otherBitPerSec,
   });
 }

@@ -16,6 +16,12 @@ const startsWith = (head: Uint8Array, bytes: readonly number[]): boolean => byte
 /** Major brands of still pictures in the ISO base media format (ISO/IEC 23008-12 and its AV1 counterpart). */
 const stillBrands: ReadonlySet<string> = new Set(['mif1', 'heic', 'heix', 'avif']);
 
+/** Types of the boxes with which MP4 and MOV files begin. */
+const firstBoxes: ReadonlySet<string> = new Set(['ftyp', 'moov', 'mdat', 'wide', 'free', 'skip', 'pnot']);
+
+/** Whether a file is made of boxes (ISO/IEC 14496-12): MP4 or MOV. */
+export const hasBoxes = (head: Uint8Array): boolean => firstBoxes.has(textAt(head, 4, 8));
+
 /** Tells stills and containers that are not read here by their signatures, whatever the file is called. */
 export function sniffFile(head: Uint8Array): SniffedFile {
   if (startsWith(head, [0xff, 0xd8, 0xff])) return { kind: 'still', format: 'jpeg' };

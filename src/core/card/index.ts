@@ -8,7 +8,6 @@ export { type CardFailure, parseCard, parseCardText, serializeCard } from './par
 export { isReadyToExport, listPutBack, type PutBackLine } from './put-back';
 export { adviseTrial, type TrialAdvice } from './recommend';
 export {
-  correctableFields,
   firstThingIds,
   jobCardSchema,
   lagKinds,

@@ -22,6 +22,8 @@ export interface ClipCost {
 export interface ClipRow {
   readonly clipId: string;
   readonly facts: ClipFacts;
+  /** The folder it was dropped with, or empty. */
+  readonly folder: string;
   readonly traits: readonly ClipTrait[];
   readonly hardware: HardwareVerdict;
   readonly cost: ClipCost | null;
@@ -83,6 +85,7 @@ export function listClipRows(card: JobCard): readonly ClipRow[] {
     return {
       clipId: clip.id,
       facts: clip.facts,
+      folder: clip.folder,
       traits: findClipTraits(clip.facts, context),
       hardware,
       cost: setupClip ? costOf(state, setupClip) : null,

@@ -35,7 +35,7 @@ const container = (change: Partial<ContainerFacts> = {}): ContainerFacts => ({
   indexedKeyFrameMs: [],
   declaredFrameDurationNs: null,
   audio: null,
-  audioBitPerSec: 0,
+  otherBitPerSec: 0,
   ...change,
 });
 
@@ -61,7 +61,7 @@ describe('buildClipFacts', () => {
       isWhole: false,
       sizeBytes: 50_000_000,
       statedDurationMs: 100_000,
-      audioBitPerSec: 200_000,
+      otherBitPerSec: 200_000,
       indexedKeyFrameMs: [0, 2000, 6000],
     });
     expect(facts.frameCount).toBeNull();

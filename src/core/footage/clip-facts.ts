@@ -45,11 +45,24 @@ function coveredMsOf(facts: ContainerFacts): number {
  * tells less than the whole file less its sound, as long as nothing else lies in the file.
  */
 function videoBitPerSec(facts: ContainerFacts, coveredMs: number): number {
-  const isFileTelling = facts.videoTrackCount === 1 && facts.container !== 'ts' && facts.statedDurationMs > 0;
-  if (!facts.isWhole && isFileTelling)
-    return Math.max(0, (facts.sizeBytes * 8) / (facts.statedDurationMs / 1000) - facts.audioBitPerSec);
+  const isFileTelling = facts.otherBitPerSec > 0 || (facts.videoTrackCount === 1 && facts.container !== 'ts');
+  if (!facts.isWhole && isFileTelling && facts.statedDurationMs > 0)
+    return Math.max(0, (facts.sizeBytes * 8) / (facts.statedDurationMs / 1000) - facts.otherBitPerSec);
   const bits = sumOf(facts.windows.flat(), (packet) => packet.sizeBytes) * 8;
   return bits / (Math.max(coveredMs, 1) / 1000);
+}
+
+/** Frames are stored up to this many places away from where they are shown. */
+const reorderedFrames = 16;
+
+/**
+ * Presentation stamps of a window. One that was cut out of a file lacks frames at both ends, which are stored beyond
+ * the cut; those ends are left out, or they would look like uneven intervals.
+ */
+function runOf(window: readonly PacketStamp[], isWhole: boolean): readonly number[] {
+  const stamps = window.map((packet) => packet.presentationMs).sort((a, b) => a - b);
+  const canTrim = !isWhole && stamps.length > 3 * reorderedFrames;
+  return canTrim ? stamps.slice(reorderedFrames, -reorderedFrames) : stamps;
 }
 
 /**
@@ -64,7 +77,7 @@ export function buildClipFacts(facts: ContainerFacts): Result<VideoFacts, Footag
   const { widthPx, heightPx } = header.size ?? facts;
   if (packets.length === 0 || widthPx <= 0 || heightPx <= 0) return fail({ code: 'no-frames' });
   const { frameRate, isVariableFrameRate, frameIntervals } = computeFrameRate({
-    runsMs: facts.windows.map((window) => window.map((packet) => packet.presentationMs)),
+    runsMs: facts.windows.map((window) => runOf(window, facts.isWhole)),
     ticksPerSec: facts.ticksPerSec,
     coveredMs: coveredMsOf(facts),
     declaredFrameDurationNs: facts.declaredFrameDurationNs,

@@ -156,8 +156,8 @@ export interface ContainerFacts {
   /** The track's declared time between frames, where the container declares one. */
   readonly declaredFrameDurationNs: number | null;
   readonly audio: AudioFacts | null;
-  /** The sound's bit rate over the packets seen, 0 without sound. */
-  readonly audioBitPerSec: number;
+  /** Bits a second of everything in the file but the picture, where that was counted; else 0. */
+  readonly otherBitPerSec: number;
 }
 
 /** Containers that are recognised and not read here; ffprobe reads them. */

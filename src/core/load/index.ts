@@ -1,4 +1,3 @@
-export { costOfStream, rankingMsOf, shownStreamOf } from './clip-cost';
 export { compile } from './compile';
 export { decodeCosts, softwareDecodeMs } from './decode-costs';
 export { type EffectKind, effectCosts, effectKinds } from './effect-costs';

@@ -1,4 +1,5 @@
 export * from './measure-decoding';
+export { findNearestClip } from './nearest-clip';
 export * from './plan-runs';
 export * from './run-results';
 export * from './types';

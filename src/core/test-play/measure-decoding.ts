@@ -14,6 +14,15 @@ const megapixelsOf = (stream: TestedStream): number => (stream.widthPx * stream.
 const referenceMsOf = (stream: TestedStream): number =>
   softwareDecodeMs({ ...stream, megapixels: megapixelsOf(stream), megabits: stream.megabitsPerFrame });
 
+/**
+ * Below this many reference milliseconds a frame, handing frames over costs a browser as much as decoding them, and a
+ * rate says nothing of the cores: 767 a second at 360 lines where the cores alone would do 1,900 (measured 2026-11-25).
+ */
+const leastReferenceMs = 4;
+
+/** Whether a clip is heavy enough to measure a machine by. */
+export const isTelling = (stream: TestedStream): boolean => referenceMsOf(stream) >= leastReferenceMs;
+
 const findRun = (test: DecodeTest, way: DecodeWay, isOneByOne = false): DecodeRun | undefined =>
   test.runs.find(
     (run) => run.way === way && run.isOneByOne === isOneByOne && run.drawnHeightPx === null && run.decodedFps > 0,
@@ -48,9 +57,10 @@ function threadGainOf(test: DecodeTest): number | null {
 /**
  * Core speed, threads and the graphics' decoding rate from test-plays, the middle of each over all tests. A test that
  * did not separate one thread from many tells only their product: the core speed then follows from the usual gain of
- * the threads that other tests showed, or of `coreCount`.
+ * the threads that other tests showed, or of `coreCount`. Clips too light to tell are left out.
  */
-export function measureDecoding(tests: readonly DecodeTest[], coreCount: number): MeasuredDecoding {
+export function measureDecoding(allTests: readonly DecodeTest[], coreCount: number): MeasuredDecoding {
+  const tests = allTests.filter((test) => isTelling(test.stream));
   const gain = medianOf(known(tests.map(threadGainOf)));
   const threadCount =
     gain === null ? null : Math.min(Math.max(1, coreCount), Math.max(1, 1 + (gain - 1) / threadGainRatio));

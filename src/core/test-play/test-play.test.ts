@@ -8,6 +8,7 @@ import {
   type DecodeRun,
   type DecodeTest,
   isHardwareProven,
+  isTelling,
   listScrubPlaces,
   measureDecoding,
   planRuns,
@@ -127,6 +128,12 @@ describe('measureDecoding', () => {
     expect([39, 61, 200].map((fps) => isHardwareProven(with_(fps)))).toEqual([true, true, true]);
     expect(measureDecoding([with_(200)], 4).hardwareMegapixelPerSec).toBeCloseTo(200 * 2.0736, 6);
     expect(isHardwareProven(testOf([run(50)]))).toBe(false);
+  });
+  it('leaves a clip out that is too light to tell a machine by', () => {
+    const light = { ...stream, widthPx: 640, heightPx: 360, megabitsPerFrame: 0.05 };
+    expect([isTelling(stream), isTelling(light)]).toEqual([true, false]);
+    const test = { ...testOf([run(700), run(600, { isOneByOne: true })]), stream: light };
+    expect(measureDecoding([test], 4).coreSpeedRatio).toBeNull();
   });
   it('knows nothing without tests', () => {
     expect(measureDecoding([], 4)).toEqual({

@@ -53,6 +53,31 @@ export interface DecodeTest {
   readonly estimatedScrubMs: number;
 }
 
+/** How far a test-play has come. */
+export type TestPlayProgress =
+  | { readonly phase: 'loading' }
+  | {
+      readonly phase: 'decoding';
+      readonly run: Pick<DecodeRun, 'way' | 'isOneByOne' | 'drawnHeightPx'>;
+      readonly runIndex: number;
+      readonly runCount: number;
+    }
+  | { readonly phase: 'scrubbing'; readonly jumpIndex: number; readonly jumpCount: number };
+
+/** What a test-play found; the card adds what the estimate had said. */
+export interface TestPlayOutcome {
+  readonly stream: TestedStream;
+  readonly runs: readonly DecodeRun[];
+  readonly scrub: ScrubRun | null;
+}
+
+/** Why a clip could not be played here. */
+export type TestPlayFailure =
+  | { readonly code: 'codec-not-decoded'; readonly codec: string }
+  | { readonly code: 'decoding-broke'; readonly detail: string }
+  | { readonly code: 'test-file-unreadable' }
+  | { readonly code: 'test-stopped' };
+
 /** What test-plays tell of a machine; null where none tells it. */
 export interface MeasuredDecoding {
   /** One core against the reference core, under the power mode of the test. */

@@ -1,130 +1,134 @@
 'use client';
 
-import { X } from 'lucide-react';
+import { type RowSelectionState, type SortingState, type Updater, useTable } from '@tanstack/react-table';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useRef, useState } from 'react';
 import styled from 'styled-components';
-import type { CardClip } from '@/core/card';
-import type { ClipCostRow } from '@/core/diagnose';
-import { type ClipFacts, findClipTraits } from '@/core/footage';
-import { rationalToNumber } from '@/core/numbers/rational';
-import { describeDepth, nameCodec, traitTexts } from '@/messages/footage';
-import { formatDuration, formatFps, formatMbit, formatMs, formatWait } from '@/messages/format';
-import { Button } from '@/ui/Button';
-import { DataTable, TableFrame } from '@/ui/DataTable';
-import { Disclosure } from '@/ui/Disclosure';
-import { VisuallyHidden } from '@/ui/layout';
+import type { ClipRow } from '@/core/diagnose';
+import { DataTable } from '@/ui/DataTable';
+import { PlainCheck } from '@/ui/PlainCheck';
 import { colour } from '@/ui/tokens';
+import { ClipTableHead } from './ClipTableHead';
+import { ClipTableRow } from './ClipTableRow';
+import { clipColumns, clipTableFeatures } from './clip-columns';
+import { useColumnWidths } from './use-column-widths';
 
-const Format = styled.span`
-  display: block;
-  font-size: 14.5px;
-  font-weight: 400;
-  color: ${colour.inkSoft};
-`;
-const TraitLine = styled.div`
-  summary { font-weight: 400; font-size: 14.5px; }
-`;
-const Traits = styled.div`
-  font-weight: 400;
-  font-size: 14px;
-  dt { font-weight: 650; color: ${colour.ink}; }
-  dd { margin-bottom: 6px; }
-`;
-const Cost = styled.td`
-  &[data-over] { color: ${colour.alarm}; font-weight: 700; }
-`;
+const rowHeightPx = 60;
+const checkColumnPx = 38;
 
-/** "H.264 10-bit 4:2:2, 3840 × 2160 at 25". */
-const describeFormat = (facts: ClipFacts): string =>
-  `${nameCodec(facts.codec)} ${describeDepth(facts.bitDepth, facts.chroma)}, ${facts.widthPx} × ${facts.heightPx} at ${formatFps(rationalToNumber(facts.frameRate))}${facts.audio ? '' : ', no sound'}`;
-
-const describeKeyFrames = ({ keyFrameDistance, frameRate }: ClipFacts): string => {
-  const { longestFrames, isSampled } = keyFrameDistance;
-  if (longestFrames === 1) return 'every frame';
-  const seconds = longestFrames / rationalToNumber(frameRate);
-  return `${formatFps(Math.round(seconds * 10) / 10)} s${isSampled ? ' *' : ''}`;
-};
+const Frame = styled.div`
+  max-height: min(66vh, 660px);
+  margin: 0 -18px;
+  overflow: auto;
+  border-block: 1px solid ${colour.line};
+  overscroll-behavior: contain;
+`;
+const Table = styled(DataTable)`
+  table-layout: fixed;
+  width: 100%;
+  thead th, thead td { position: sticky; top: 0; z-index: 1; background: ${colour.inset}; border-bottom: 1px solid ${colour.line}; }
+  thead th { padding: 0; }
+  [data-check] { padding: 7px 0 7px 14px; }
+  tbody tr { height: ${rowHeightPx}px; }
+  tbody th { min-width: 0; }
+  tbody tr[data-selected] > * { background: ${colour.oilWash}; }
+  tbody tr[data-space] { height: auto; > td { padding: 0; border: 0; } }
+`;
 
 interface ClipTableProps {
-  readonly clips: readonly CardClip[];
-  readonly costs: readonly ClipCostRow[];
-  readonly onRemove: (clip: CardClip) => void;
+  readonly rows: readonly ClipRow[];
+  readonly selection: RowSelectionState;
+  readonly onSelectionChange: (updater: Updater<RowSelectionState>) => void;
+  readonly onOpen: (clipId: string) => void;
 }
 
-/** Every clip with what it is, what stands out about it, and what it costs on this machine. */
-export function ClipTable({ clips, costs, onRemove }: ClipTableProps) {
-  const costById = new Map(costs.map((row) => [row.clipId, row]));
-  const hasSampled = clips.some((clip) => clip.facts.keyFrameDistance.isSampled);
+/** Clips that are shown, dearest first until sorted otherwise; only the rows in sight are in the page. */
+export function ClipTable({ rows, selection, onSelectionChange, onOpen }: ClipTableProps) {
+  const [sorting, setSorting] = useState<SortingState>([{ id: 'own', desc: true }]);
+  const { widths, change } = useColumnWidths();
+  const table = useTable({
+    features: clipTableFeatures,
+    columns: clipColumns,
+    data: rows,
+    getRowId: (row) => row.clipId,
+    state: { sorting, rowSelection: selection, columnSizing: widths },
+    onSortingChange: setSorting,
+    onRowSelectionChange: onSelectionChange,
+    onColumnSizingChange: change,
+    columnResizeMode: 'onChange',
+    enableSortingRemoval: false,
+  });
+  const frame = useRef<HTMLDivElement>(null);
+  const shown = table.getRowModel().rows;
+  const virtual = useVirtualizer({
+    count: shown.length,
+    getScrollElement: () => frame.current,
+    estimateSize: () => rowHeightPx,
+    overscan: 6,
+  });
+  const items = virtual.getVirtualItems();
+  const abovePx = items[0]?.start ?? 0;
+  const belowPx = virtual.getTotalSize() - (items.at(-1)?.end ?? 0);
+  const headers = table.getHeaderGroups()[0]?.headers ?? [];
+  const widthPx = checkColumnPx + table.getTotalSize();
   return (
-    <>
-      <TableFrame>
-        <DataTable>
-          <thead>
-            <tr>
-              <th scope="col">Clip</th>
-              <th scope="col" data-figure>
-                Length
-              </th>
-              <th scope="col" data-figure>
-                Mbit/s
-              </th>
-              <th scope="col" data-figure>
-                Key frames
-              </th>
-              <th scope="col" data-figure>
-                Decode, ms
-              </th>
-              <th scope="col" data-figure>
-                A jump
-              </th>
-              <th scope="col">
-                <VisuallyHidden>Action</VisuallyHidden>
-              </th>
+    <Frame ref={frame}>
+      <Table aria-label="Clips" aria-rowcount={shown.length + 1} style={{ minWidth: widthPx }}>
+        <colgroup>
+          <col style={{ width: checkColumnPx }} />
+          {headers.map((header) => (
+            <col key={header.id} style={{ width: header.getSize() }} />
+          ))}
+        </colgroup>
+        <thead>
+          <tr aria-rowindex={1}>
+            <td data-check>
+              <PlainCheck
+                label="Select all clips shown"
+                isSelected={table.getIsAllRowsSelected()}
+                isIndeterminate={table.getIsSomeRowsSelected()}
+                onChange={(isSelected) => table.toggleAllRowsSelected(isSelected)}
+              />
+            </td>
+            {headers.map((header) => (
+              <ClipTableHead
+                key={header.id}
+                header={header}
+                sorted={header.column.getIsSorted()}
+                widthPx={header.getSize()}
+                onSetWidth={(px) => change((now) => ({ ...now, [header.column.id]: px }))}
+              />
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {abovePx > 0 && (
+            <tr data-space>
+              <td colSpan={headers.length + 1} style={{ height: abovePx }} />
             </tr>
-          </thead>
-          <tbody>
-            {clips.map((clip) => {
-              const { facts } = clip;
-              const cost = costById.get(clip.id);
-              const traits = findClipTraits(facts).slice(0, 3);
-              return (
-                <tr key={clip.id}>
-                  <th scope="row">
-                    {facts.fileName}
-                    <Format>{describeFormat(facts)}</Format>
-                    {traits.length > 0 && (
-                      <TraitLine>
-                        <Disclosure label={traits.map((trait) => traitTexts[trait].label).join(', ')}>
-                          <Traits as="dl">
-                            {traits.map((trait) => (
-                              <div key={trait}>
-                                <dt>{traitTexts[trait].label}</dt>
-                                <dd>{traitTexts[trait].why}</dd>
-                              </div>
-                            ))}
-                          </Traits>
-                        </Disclosure>
-                      </TraitLine>
-                    )}
-                  </th>
-                  <td data-figure>{formatDuration(facts.durationMs)}</td>
-                  <td data-figure>{formatMbit(facts.bitrateMbitPerSec)}</td>
-                  <td data-figure>{describeKeyFrames(facts)}</td>
-                  <Cost data-figure data-over={cost?.isOverBudget || undefined}>
-                    {cost ? formatMs(cost.decodeMs) : '–'}
-                  </Cost>
-                  <td data-figure>{cost ? formatWait(cost.scrubMs) : '–'}</td>
-                  <td>
-                    <Button look="danger" aria-label={`Remove ${facts.fileName}`} onPress={() => onRemove(clip)}>
-                      <X size={18} aria-hidden="true" />
-                    </Button>
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </DataTable>
-      </TableFrame>
-      {hasSampled && <Format>* from a part of the file: reading all of it would take too long.</Format>}
-    </>
+          )}
+          {items.map((item) => {
+            const row = shown[item.index];
+            return (
+              row && (
+                <ClipTableRow
+                  key={row.id}
+                  row={row.original}
+                  rowIndex={item.index + 2}
+                  isSelected={selection[row.id] === true}
+                  onSelect={row.toggleSelected}
+                  onOpen={onOpen}
+                />
+              )
+            );
+          })}
+          {belowPx > 0 && (
+            <tr data-space>
+              <td colSpan={headers.length + 1} style={{ height: belowPx }} />
+            </tr>
+          )}
+        </tbody>
+      </Table>
+    </Frame>
   );
 }

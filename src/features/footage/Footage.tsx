@@ -1,54 +1,93 @@
 'use client';
 
-import { FilePlus2, Square } from 'lucide-react';
-import { useMemo, useRef, useState } from 'react';
+import type { RowSelectionState } from '@tanstack/react-table';
+import { Download } from 'lucide-react';
+import dynamic from 'next/dynamic';
+import { useCallback, useMemo, useState } from 'react';
 import styled from 'styled-components';
-import { listClipCosts } from '@/core/diagnose';
-import { describeFootageFailure } from '@/messages/footage';
-import { formatWait } from '@/messages/format';
+import { type CardClip, targetFpsOf } from '@/core/card';
+import { type ClipFilter, everyClip, filterClipRows, listClipRows } from '@/core/diagnose';
+import type { DriveKind } from '@/core/machine';
+import { formatCount } from '@/messages/format';
 import { Button } from '@/ui/Button';
-import { Row } from '@/ui/layout';
-import { Note } from '@/ui/Note';
+import { Row, Soft } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
-import { colour } from '@/ui/tokens';
+import { useNotify } from '../shell/notices';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
+import { AddFootage } from './AddFootage';
+import { ClipFilters } from './ClipFilters';
 import { ClipTable } from './ClipTable';
-import type { NotTaken } from './footage-state';
+import { listFiles } from './dropped-files';
+import { exportClips } from './export-clips';
+import { FolderDrives } from './FolderDrives';
+import { HeaviestClips } from './HeaviestClips';
+import { NotTakenList } from './NotTakenList';
+import { ReadingProgress } from './ReadingProgress';
+import { ReportDialog } from './ReportDialog';
+import { SelectionBar } from './SelectionBar';
+import { findFile } from './session-files';
 import { useFootageState } from './use-footage-state';
 
-const Zone = styled.div`
-  padding: 26px 20px;
-  margin-bottom: 12px;
-  text-align: center;
-  border: 2px dashed ${colour.edge};
-  border-radius: 8px;
-  p { margin-bottom: 12px; color: ${colour.inkSoft}; }
-  &[data-full] { padding: 10px 16px; text-align: left; > div { justify-content: space-between; } p { margin: 0; } }
-`;
+const ClipSheet = dynamic(() => import('./ClipSheet').then((module) => module.ClipSheet), { ssr: false });
+
 const DropArea = styled.div`
-  &[data-over] ${Zone} { border-color: ${colour.enamel}; background: ${colour.inset}; }
-`;
-const Progress = styled.div`
-  margin-bottom: 12px;
-  progress { width: 100%; height: 10px; accent-color: ${colour.oil}; }
+  min-height: calc(100vh - 120px);
 `;
 
-const describeNotTaken = (reason: NotTaken): string =>
-  reason.code === 'already-there'
-    ? 'A file of this name and size is on the card already.'
-    : describeFootageFailure(reason);
-
-/** The footage step: drop files anywhere on it, see what they are and what they cost here. */
+/** The footage step: drop files anywhere on it, see what they are and what they cost here, and play them for real. */
 export function Footage() {
-  const { card } = useOpenCard();
-  const { state, addFiles, stop, dismiss, removeClip } = useFootageState();
+  const { card, run } = useOpenCard();
+  const notify = useNotify();
+  const { state, addFiles, addReport, readInto, stop, dismiss } = useFootageState();
   const [isOver, setIsOver] = useState(false);
-  const fileInput = useRef<HTMLInputElement>(null);
-  const costs = useMemo(() => listClipCosts(card), [card]);
-  const heaviest = [...costs].filter((row) => row.isOverBudget).sort((a, b) => b.rankingMs - a.rankingMs);
-  const nameOf = (clipId: string): string => card.clips.find((clip) => clip.id === clipId)?.facts.fileName ?? '';
-  const isFull = card.clips.length > 0;
+  const [isAskingReport, setIsAskingReport] = useState(false);
+  const [filter, setFilter] = useState<ClipFilter>(everyClip);
+  const [selection, setSelection] = useState<RowSelectionState>({});
+  const [openId, setOpenId] = useState<string | null>(null);
+  const rows = useMemo(() => listClipRows(card), [card]);
+  const shown = useMemo(() => filterClipRows(rows, filter), [rows, filter]);
+  const budgetMs = 1000 / targetFpsOf(card);
+  const isFull = rows.length > 0;
+  const selected = useMemo(() => card.clips.filter((clip) => selection[clip.id]), [card.clips, selection]);
+  const open = card.clips.find((clip) => clip.id === openId);
+  const openRow = rows.find((row) => row.clipId === openId);
+  const openIndex = shown.findIndex((row) => row.clipId === openId);
+
+  const setDrive = useCallback(
+    (ids: readonly string[], drive: DriveKind | null) => run({ type: 'setClipDrive', input: { ids, drive } }),
+    [run],
+  );
+  const remove = (clips: readonly CardClip[]): void => {
+    const placed = clips.map((clip) => ({ clip, index: card.clips.indexOf(clip) }));
+    if (!run({ type: 'removeClips', input: { ids: clips.map(({ id }) => id) } }).ok) return;
+    setSelection({});
+    setOpenId(null);
+    const what = clips.length === 1 ? `“${clips[0]?.facts.fileName}”` : formatCount(clips.length, 'clip');
+    notify({
+      kind: 'info',
+      text: `Removed ${what} from the card. The ${clips.length === 1 ? 'file is' : 'files are'} untouched.`,
+      action: { label: 'Undo', run: () => run({ type: 'addClips', input: { clips: placed } }) },
+    });
+  };
+  const readAgain = async (clips: readonly CardClip[]): Promise<void> => {
+    let readCount = 0;
+    const atHand = clips.flatMap((clip) => {
+      const file = findFile(clip.id);
+      return file ? [{ clip, file }] : [];
+    });
+    for (const { clip, file } of atHand) if (await readInto(clip, file)) readCount += 1;
+    const missingCount = clips.length - atHand.length;
+    notify({
+      kind: missingCount > 0 ? 'alarm' : 'info',
+      text: `Read ${formatCount(readCount, 'clip')} again.${missingCount > 0 ? ` The files of ${formatCount(missingCount, 'clip')} are not at hand since this page was opened: add them again, or open a clip to choose its file.` : ''}`,
+    });
+  };
+  const readOne = async (clip: CardClip, file: File): Promise<void> => {
+    if (await readInto(clip, file)) notify({ kind: 'info', text: `Read “${file.name}”.` });
+    // What went wrong stands on the page beneath the clip's sheet.
+    else setOpenId(null);
+  };
 
   return (
     <DropArea
@@ -58,90 +97,83 @@ export function Footage() {
         setIsOver(true);
       }}
       onDragLeave={() => setIsOver(false)}
-      onDrop={(event) => {
+      onDrop={async (event) => {
         event.preventDefault();
         setIsOver(false);
-        addFiles([...event.dataTransfer.files]);
+        addFiles(await listFiles(event.nativeEvent));
       }}
     >
       <StepPage stepId="footage">
-        <Zone data-full={isFull || undefined}>
-          <input
-            ref={fileInput}
-            type="file"
-            accept="video/*,.mkv,.mts,.mov"
-            multiple
-            hidden
-            aria-label="Choose video files"
-            onChange={(event) => {
-              addFiles([...(event.target.files ?? [])]);
-              event.target.value = '';
-            }}
-          />
-          <Row style={{ justifyContent: isFull ? 'space-between' : 'center' }}>
-            <p>
-              {isFull
-                ? 'Drop more files anywhere on this page.'
-                : 'Drop the clips of this project anywhere on this page: MP4, MOV, MKV, WebM or TS.'}
-            </p>
-            <Button look={isFull ? 'plain' : 'primary'} onPress={() => fileInput.current?.click()}>
-              <FilePlus2 size={18} aria-hidden="true" /> Choose files
-            </Button>
-          </Row>
-        </Zone>
-        {state.status === 'running' && (
-          <Progress>
-            <Row style={{ justifyContent: 'space-between' }}>
-              <span role="status">
-                Reading {state.current}, {state.doneCount + 1} of {state.fileCount}
-              </span>
-              <Button onPress={stop}>
-                <Square size={16} aria-hidden="true" /> Stop
-              </Button>
-            </Row>
-            <progress aria-label="Files read" max={state.fileCount} value={state.doneCount} />
-          </Progress>
-        )}
-        {state.notTaken.length > 0 && (
-          <Note kind="alarm">
-            <ul>
-              {state.notTaken.map((file, i) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: the list only grows at its end
-                <li key={i}>
-                  <b>{file.fileName}</b>: {describeNotTaken(file.reason)}
-                </li>
-              ))}
-            </ul>
-            <Button look="quiet" onPress={dismiss}>
-              Understood
-            </Button>
-          </Note>
-        )}
+        <AddFootage isFull={isFull} onFiles={addFiles} onAskReport={() => setIsAskingReport(true)} />
+        <ReadingProgress state={state} onStop={stop} />
+        <NotTakenList state={state} onDismiss={dismiss} />
         {isFull && (
-          <Sheet
-            title="Clips"
-            aside={
-              heaviest.length > 0
-                ? `${heaviest.length} of ${card.clips.length} over the budget`
-                : 'all within the budget'
-            }
-          >
-            {heaviest.length > 0 && (
-              <p style={{ marginBottom: 10 }}>
-                Heaviest here:{' '}
-                {heaviest.slice(0, 3).map((row, i) => (
-                  <span key={row.clipId}>
-                    {i > 0 && ', '}
-                    <b>{nameOf(row.clipId)}</b>
-                  </span>
-                ))}
-                . A jump into the first takes about {formatWait(heaviest[0]?.scrubMs ?? 0)}.
-              </p>
-            )}
-            <ClipTable clips={card.clips} costs={costs} onRemove={removeClip} />
-          </Sheet>
+          <>
+            <HeaviestClips rows={rows} budgetMs={budgetMs} onOpen={setOpenId} />
+            <Sheet
+              title="Clips"
+              aside={
+                shown.length === rows.length ? formatCount(rows.length, 'clip') : `${shown.length} of ${rows.length}`
+              }
+            >
+              <ClipFilters rows={rows} filter={filter} onChange={setFilter} />
+              {shown.length > 0 ? (
+                <ClipTable rows={shown} selection={selection} onSelectionChange={setSelection} onOpen={setOpenId} />
+              ) : (
+                <Row>
+                  <p>No clip is like that.</p>
+                  <Button onPress={() => setFilter(everyClip)}>Show all clips</Button>
+                </Row>
+              )}
+              <SelectionBar
+                clips={selected}
+                onSetDrive={setDrive}
+                onReadAgain={readAgain}
+                onRemove={remove}
+                onClear={() => setSelection({})}
+              />
+              <Row style={{ marginTop: 12, justifyContent: 'space-between' }}>
+                <Soft>
+                  “Frame”: the longest of reading, decoding and scaling this clip, by the estimate. Press a name for
+                  everything known of it, and to play it for real.
+                </Soft>
+                <Row>
+                  <Button onPress={() => exportClips(shown, 'csv', card.title)}>
+                    <Download size={17} aria-hidden="true" /> CSV
+                  </Button>
+                  <Button onPress={() => exportClips(shown, 'json', card.title)}>
+                    <Download size={17} aria-hidden="true" /> JSON
+                  </Button>
+                </Row>
+              </Row>
+            </Sheet>
+            <FolderDrives card={card} onSetDrive={setDrive} />
+          </>
         )}
       </StepPage>
+      {isAskingReport && (
+        <ReportDialog
+          onReports={async (files) => {
+            for (const file of files) await addReport(file);
+          }}
+          onClose={() => setIsAskingReport(false)}
+        />
+      )}
+      {open && openRow && (
+        <ClipSheet
+          clip={open}
+          row={openRow}
+          budgetMs={budgetMs}
+          neighbours={{
+            before: shown[openIndex - 1]?.clipId ?? null,
+            after: openIndex < 0 ? null : (shown[openIndex + 1]?.clipId ?? null),
+          }}
+          onReadInto={readOne}
+          onRemove={remove}
+          onOpen={setOpenId}
+          onClose={() => setOpenId(null)}
+        />
+      )}
     </DropArea>
   );
 }

@@ -1,28 +1,16 @@
 'use client';
 
-import { Dialog, Heading, Modal, ModalOverlay } from 'react-aria-components';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
+import { DialogBox } from '@/ui/DialogBox';
 import { colour, font } from '@/ui/tokens';
 
-const Overlay = styled(ModalOverlay)`
-  position: fixed;
-  inset: 0;
-  z-index: 30;
+const List = styled.dl`
   display: grid;
-  place-items: center;
-  padding: 16px;
-  background: rgb(0 0 0 / 0.45);
-`;
-const Box = styled(Dialog)`
-  width: min(480px, calc(100vw - 32px));
-  padding: 20px 24px;
-  background: ${colour.card};
-  border: 1px solid ${colour.edge};
-  border-radius: 8px;
-  outline: none;
-  h2 { font-size: 20px; margin-bottom: 12px; }
-  dl { display: grid; grid-template-columns: auto 1fr; gap: 8px 16px; margin-bottom: 18px; align-items: baseline; }
+  grid-template-columns: auto 1fr;
+  gap: 8px 16px;
+  margin-bottom: 18px;
+  align-items: baseline;
   kbd { font: 14px ${font.mono}; padding: 2px 7px; border: 1px solid ${colour.edge}; border-radius: 4px; background: ${colour.inset}; }
 `;
 
@@ -37,23 +25,18 @@ const keys = [
 /** The list of keys, as a dialog. */
 export default function KeysDialog({ onClose }: { readonly onClose: () => void }) {
   return (
-    <Overlay isOpen isDismissable onOpenChange={(isOpen) => !isOpen && onClose()}>
-      <Modal>
-        <Box>
-          <Heading slot="title">Keys</Heading>
-          <dl>
-            {keys.map(([key, what]) => (
-              <div key={key} style={{ display: 'contents' }}>
-                <dt>
-                  <kbd>{key}</kbd>
-                </dt>
-                <dd>{what}</dd>
-              </div>
-            ))}
-          </dl>
-          <Button onPress={onClose}>Close</Button>
-        </Box>
-      </Modal>
-    </Overlay>
+    <DialogBox title="Keys" onClose={onClose}>
+      <List>
+        {keys.map(([key, what]) => (
+          <div key={key} style={{ display: 'contents' }}>
+            <dt>
+              <kbd>{key}</kbd>
+            </dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </List>
+      <Button onPress={onClose}>Close</Button>
+    </DialogBox>
   );
 }

@@ -82,18 +82,8 @@ export const replaceClipFacts: CommandHandler<{
   readonly id: string;
   readonly facts: ClipFacts;
   readonly origin: CardClip['origin'];
-}> = (card, { id, facts, origin }) =>
-  changeClips(card, [id], (clip) => ({ ...clip, facts, origin, correctedFields: [], browserAnswer: null }));
-
-/** Keeps what this browser says of decoding clips in hardware. */
-export const keepBrowserAnswers: CommandHandler<{
-  readonly answers: readonly { readonly id: string; readonly answer: BrowserAnswer }[];
-}> = (card, { answers }) => {
-  const answerById = new Map(answers.map(({ id, answer }) => [id, answer]));
-  // A clip that was removed while the browser was asked is no failure of this command.
-  const ids = card.clips.map((clip) => clip.id).filter((id) => answerById.has(id));
-  return changeClips(card, ids, (clip) => ({ ...clip, browserAnswer: answerById.get(clip.id) ?? null }));
-};
+  readonly browserAnswer: BrowserAnswer | null;
+}> = (card, { id, ...read }) => changeClips(card, [id], (clip) => ({ ...clip, ...read, correctedFields: [] }));
 
 /** Adds a test-play; also how its deletion is undone. */
 export const addDecodeTest: CommandHandler<{ readonly test: DecodeTest; readonly index?: number }> = (

@@ -1,0 +1,125 @@
+import { type EncodedPacket, EncodedPacketSink, Input, type InputVideoTrack } from 'mediabunny';
+import type { VideoFacts } from '@/core/footage';
+import { rationalToNumber } from '@/core/numbers/rational';
+import { fail, type Result, succeed } from '@/core/result';
+import {
+  computeDecodeRate,
+  computeScrubRun,
+  type DecodeRun,
+  type PlannedRun,
+  planRuns,
+  type ScrubRun,
+  scrubJumpCount,
+  type TestedStream,
+  type TestPlayFailure,
+  type TestPlayOutcome,
+  type TestPlayProgress,
+} from '@/core/test-play';
+import { readableFormats } from '../shared/readable-formats';
+import { createReaderSource } from '../shared/reader-source';
+import { sniffBytes } from '../shared/sniff-file';
+import { createBlobSource } from './blob-source';
+import { type DecodeMeans, runDecoding, runScrubbing } from './decode-runs';
+
+/** How long each way of decoding is tried. */
+export const runMs = 2000;
+
+/** Packets kept in memory and decoded over and over: the drive is not what is tested here. */
+const mostPackets = 300;
+const mostPacketBytes = 48 * 1024 * 1024;
+/** Shorter clips have no places to jump to. */
+const leastScrubSec = 1;
+
+const isSupported = async (config: VideoDecoderConfig): Promise<boolean> => {
+  try {
+    return (await VideoDecoder.isConfigSupported(config)).supported === true;
+  } catch {
+    // A browser throws for a codec string that it cannot parse.
+    return false;
+  }
+};
+
+/** The beginning of a clip, from its first key frame on. */
+async function loadPackets(sink: EncodedPacketSink): Promise<readonly EncodedPacket[]> {
+  const packets: EncodedPacket[] = [];
+  let bytes = 0;
+  for await (const packet of sink.packets()) {
+    if (packets.length === 0 && packet.type !== 'key') continue;
+    packets.push(packet);
+    bytes += packet.byteLength;
+    if (packets.length >= mostPackets || bytes >= mostPacketBytes) break;
+  }
+  return packets;
+}
+
+const streamOf = (facts: VideoFacts, packets: readonly EncodedPacket[]): TestedStream => ({
+  codec: facts.codec,
+  bitDepth: facts.bitDepth,
+  chroma: facts.chroma,
+  widthPx: facts.widthPx,
+  heightPx: facts.heightPx,
+  frameRateFps: rationalToNumber(facts.frameRate),
+  megabitsPerFrame: packets.reduce((sum, packet) => sum + packet.byteLength * 8, 0) / 1e6 / Math.max(1, packets.length),
+});
+
+async function decodeAll(
+  means: DecodeMeans,
+  track: InputVideoTrack,
+  config: VideoDecoderConfig,
+  facts: VideoFacts,
+  onProgress: (progress: TestPlayProgress) => void,
+): Promise<Result<TestPlayOutcome, TestPlayFailure>> {
+  const sink = new EncodedPacketSink(track);
+  const packets = await loadPackets(sink);
+  if (packets.length === 0) return fail({ code: 'test-file-unreadable' });
+  const canDecodeInHardware = await isSupported({ ...config, hardwareAcceleration: 'prefer-hardware' });
+  const stream = streamOf(facts, packets);
+  const planned = planRuns({ heightPx: facts.heightPx, canDecodeInHardware });
+  const runs: DecodeRun[] = [];
+  for (const [runIndex, run] of planned.entries()) {
+    onProgress({ phase: 'decoding', run, runIndex, runCount: planned.length });
+    const frameAtMs = await runDecoding(means, { config, packets, ...facts }, run, runMs);
+    runs.push({ ...run, ...computeDecodeRate({ frameAtMs, clipFps: stream.frameRateFps }) });
+  }
+  const way: PlannedRun['way'] = canDecodeInHardware ? 'hardware' : 'software';
+  const firstSec = packets[0]?.timestamp ?? 0;
+  const durationSec = facts.durationMs / 1000;
+  const scrub: ScrubRun | null =
+    durationSec < leastScrubSec
+      ? null
+      : computeScrubRun(
+          await runScrubbing(means, { config, sink, firstSec, durationSec }, way, (jumpIndex) =>
+            onProgress({ phase: 'scrubbing', jumpIndex, jumpCount: scrubJumpCount }),
+          ),
+        );
+  return succeed({ stream, runs, scrub });
+}
+
+/**
+ * Really decodes a clip: each way of decoding for two seconds, then twenty jumps. Takes some ten to twenty seconds.
+ * Never rejects. Decoders and frames are closed when it ends, however it ends.
+ */
+export async function testPlay(
+  means: DecodeMeans,
+  file: File,
+  facts: VideoFacts,
+  onProgress: (progress: TestPlayProgress) => void,
+): Promise<Result<TestPlayOutcome, TestPlayFailure>> {
+  onProgress({ phase: 'loading' });
+  const source = createBlobSource(file);
+  let input: Input | null = null;
+  try {
+    const head = await source.read(0, sniffBytes);
+    input = new Input({ formats: readableFormats, source: createReaderSource(source, head) });
+    const track = await input.getPrimaryVideoTrack();
+    const config = track && (await track.getDecoderConfig());
+    const isDecoded = config && (await isSupported({ ...config, hardwareAcceleration: 'prefer-software' }));
+    if (!track || !config || !isDecoded) return fail({ code: 'codec-not-decoded', codec: facts.codec });
+    return await decodeAll(means, track, config, facts, onProgress);
+  } catch (error) {
+    if ((await source.checkState()) !== 'same') return fail({ code: 'test-file-unreadable' });
+    return fail({ code: 'decoding-broke', detail: error instanceof Error ? error.message : String(error) });
+  } finally {
+    input?.dispose();
+  }
+}

@@ -1,0 +1,158 @@
+import type { PacketStamp } from '@/core/footage';
+import type { ByteSource } from './byte-source';
+import { withDurations } from './frame-durations';
+
+/** Where packets of an MPEG-TS file begin, and how far apart they are. */
+interface Framing {
+  readonly packetBytes: 188 | 192 | 204;
+  readonly syncOffset: number;
+}
+
+const syncByte = 0x47;
+/** Kinds of streams whose frames are told here (ISO/IEC 13818-1, table 2-34): MPEG-2, H.264, HEVC. */
+const videoTypes: ReadonlySet<number> = new Set([0x01, 0x02, 0x1b, 0x24]);
+const headBytes = 512 * 1024;
+const ticksPerMs = 90;
+
+function findFraming(head: Uint8Array): Framing | null {
+  for (const packetBytes of [188, 192, 204] as const)
+    for (let syncOffset = 0; syncOffset < packetBytes; syncOffset++)
+      if ([0, 1, 2, 3].every((i) => head[syncOffset + i * packetBytes] === syncByte))
+        return { packetBytes, syncOffset };
+  return null;
+}
+
+interface TransportPacket {
+  readonly pid: number;
+  readonly isStart: boolean;
+  readonly isRandomAccess: boolean;
+  readonly payload: Uint8Array;
+}
+
+/** One packet (2.4.3.2), its four-byte header included; null where it is none. */
+function parsePacket(bytes: Uint8Array): TransportPacket | null {
+  if (bytes[0] !== syncByte) return null;
+  const flags = bytes[1] ?? 0;
+  const control = ((bytes[3] ?? 0) >> 4) & 3;
+  const adaptationBytes = (control & 2) !== 0 ? 1 + (bytes[4] ?? 0) : 0;
+  return {
+    pid: ((flags & 0x1f) << 8) | (bytes[2] ?? 0),
+    isStart: (flags & 0x40) !== 0,
+    isRandomAccess: adaptationBytes > 1 && ((bytes[5] ?? 0) & 0x40) !== 0,
+    payload: (control & 1) !== 0 ? bytes.subarray(4 + adaptationBytes) : new Uint8Array(),
+  };
+}
+
+function* packetsIn(bytes: Uint8Array, { packetBytes, syncOffset }: Framing): Generator<TransportPacket> {
+  for (let at = syncOffset; at + 188 <= bytes.length; at += packetBytes) {
+    const packet = parsePacket(bytes.subarray(at, at + 188));
+    if (packet) yield packet;
+  }
+}
+
+/** A table section behind its pointer byte (2.4.4). */
+const sectionOf = (payload: Uint8Array): Uint8Array => payload.subarray(1 + (payload[0] ?? 0));
+
+/** The first picture stream that the program map names (2.4.4.8), and its kind; null where none is found. */
+function findVideoPid(head: Uint8Array, framing: Framing): { readonly pid: number; readonly type: number } | null {
+  let mapPid: number | null = null;
+  for (const { pid, isStart, payload } of packetsIn(head, framing)) {
+    if (!isStart) continue;
+    const section = sectionOf(payload);
+    if (pid === 0 && section[0] === 0) mapPid = (((section[10] ?? 0) & 0x1f) << 8) | (section[11] ?? 0);
+    if (pid !== mapPid || section[0] !== 2) continue;
+    const end = 3 + ((((section[1] ?? 0) & 0xf) << 8) | (section[2] ?? 0)) - 4;
+    let at = 12 + ((((section[10] ?? 0) & 0xf) << 8) | (section[11] ?? 0));
+    while (at + 5 <= Math.min(end, section.length)) {
+      const type = section[at] ?? 0;
+      if (videoTypes.has(type)) return { pid: (((section[at + 1] ?? 0) & 0x1f) << 8) | (section[at + 2] ?? 0), type };
+      at += 5 + ((((section[at + 3] ?? 0) & 0xf) << 8) | (section[at + 4] ?? 0));
+    }
+  }
+  return null;
+}
+
+/** The presentation stamp of a PES header (2.4.3.6), in ticks; null where it has none. */
+function parseStamp(payload: Uint8Array): number | null {
+  const isPes = payload[0] === 0 && payload[1] === 0 && payload[2] === 1;
+  if (!isPes || ((payload[7] ?? 0) & 0x80) === 0) return null;
+  const [a = 0, b = 0, c = 0, d = 0, e = 0] = payload.subarray(9, 14);
+  return ((a >> 1) & 7) * 2 ** 30 + (b << 22) + ((c >> 1) << 15) + (d << 7) + (e >> 1);
+}
+
+/** Whether the beginning of a frame holds a parameter set or a picture that needs no other. */
+function startsWithKey(payload: Uint8Array, type: number): boolean {
+  for (let i = 9; i + 4 < payload.length; i++) {
+    if (payload[i] !== 0 || payload[i + 1] !== 0 || payload[i + 2] !== 1) continue;
+    const unit = payload[i + 3] ?? 0;
+    if (type === 0x1b && ((unit & 0x1f) === 5 || (unit & 0x1f) === 7)) return true;
+    if (type === 0x24 && ((unit >> 1) & 0x3f) >= 16 && ((unit >> 1) & 0x3f) <= 33) return true;
+    if (type <= 2 && unit === 0xb3) return true;
+  }
+  return false;
+}
+
+interface OpenFrame {
+  readonly presentationMs: number;
+  readonly isKey: boolean;
+  sizeBytes: number;
+}
+
+/** Whole frames of a piece of the file: from the first that begins in it to the last that ends in it. */
+function framesIn(bytes: Uint8Array, framing: Framing, video: { readonly pid: number; readonly type: number }) {
+  const frames: PacketStamp[] = [];
+  let open: OpenFrame | null = null;
+  for (const { pid, isStart, isRandomAccess, payload } of packetsIn(bytes, framing)) {
+    if (pid !== video.pid) continue;
+    const ticks = isStart ? parseStamp(payload) : null;
+    if (ticks !== null) {
+      if (open) frames.push({ ...open, durationMs: 0 });
+      const isKey = isRandomAccess || startsWithKey(payload, video.type);
+      open = { presentationMs: ticks / ticksPerMs, isKey, sizeBytes: 0 };
+    }
+    if (open) open.sizeBytes += payload.length;
+  }
+  return frames;
+}
+
+/** A window is read in steps of this, until it holds enough frames or is long enough. */
+const stepBytes = 1.5 * 1024 * 1024;
+const enoughFrames = 40;
+const mostWindowBytes = 6 * 1024 * 1024;
+/** All windows together; what is left of the read budget is for the file's head. */
+const mostBytes = 20 * 1024 * 1024;
+
+/**
+ * Windows of frames at places (shares of the file's size). Null where the file's program map names no picture that
+ * is known here.
+ */
+export async function readTransportWindows(
+  source: ByteSource,
+  places: readonly number[],
+): Promise<readonly (readonly PacketStamp[])[] | null> {
+  const head = await source.read(0, headBytes);
+  const framing = findFraming(head);
+  const video = framing && findVideoPid(head, framing);
+  if (!framing || !video) return null;
+  const { packetBytes } = framing;
+  const windows: (readonly PacketStamp[])[] = [];
+  let readBytes = 0;
+  for (const place of places) {
+    const wantedStart = Math.min(place * source.sizeBytes, source.sizeBytes - stepBytes);
+    const start = Math.max(0, Math.floor(wantedStart / packetBytes)) * packetBytes;
+    let bytes = new Uint8Array();
+    let frames: readonly PacketStamp[] = [];
+    while (frames.length < enoughFrames && bytes.length < mostWindowBytes && readBytes + stepBytes < mostBytes) {
+      const more = await source.read(start + bytes.length, start + bytes.length + stepBytes);
+      if (more.length === 0) break;
+      readBytes += more.length;
+      const longer = new Uint8Array(bytes.length + more.length);
+      longer.set(bytes);
+      longer.set(more, bytes.length);
+      bytes = longer;
+      frames = framesIn(bytes, framing, video);
+    }
+    if (frames.length > 1) windows.push(withDurations(frames));
+  }
+  return windows;
+}

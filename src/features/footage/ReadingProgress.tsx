@@ -1,0 +1,32 @@
+'use client';
+
+import { Square } from 'lucide-react';
+import styled from 'styled-components';
+import { Button } from '@/ui/Button';
+import { Row } from '@/ui/layout';
+import { colour } from '@/ui/tokens';
+import type { FootageState } from './footage-state';
+
+const Box = styled.div`
+  margin-bottom: 12px;
+  progress { width: 100%; height: 10px; accent-color: ${colour.oil}; }
+  [role='status'] { min-width: 0; flex: 1; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+`;
+
+/** How far the reading of dropped files has come, and the way to stop it. */
+export function ReadingProgress({ state, onStop }: { readonly state: FootageState; readonly onStop: () => void }) {
+  if (state.status !== 'running') return null;
+  return (
+    <Box>
+      <Row style={{ flexWrap: 'nowrap' }}>
+        <span role="status">
+          Reading {Math.min(state.doneCount + 1, state.fileCount)} of {state.fileCount}: {state.current}
+        </span>
+        <Button onPress={onStop}>
+          <Square size={16} aria-hidden="true" /> Stop
+        </Button>
+      </Row>
+      <progress aria-label="Files read" max={state.fileCount} value={state.doneCount} />
+    </Box>
+  );
+}

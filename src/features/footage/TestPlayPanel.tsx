@@ -1,0 +1,141 @@
+'use client';
+
+import { Play, Square, Trash2 } from 'lucide-react';
+import { useRef } from 'react';
+import styled from 'styled-components';
+import type { CardClip } from '@/core/card';
+import type { VideoFacts } from '@/core/footage';
+import { findNearestClip } from '@/core/test-play';
+import { formatMoment } from '@/messages/format';
+import { describeTestPlayFailure, describeTestPlayProgress } from '@/messages/test-play';
+import { Button } from '@/ui/Button';
+import { Row, Soft } from '@/ui/layout';
+import { Note } from '@/ui/Note';
+import { Sheet } from '@/ui/Sheet';
+import { colour } from '@/ui/tokens';
+import { useNotify } from '../shell/notices';
+import { useOpenCard } from '../shell/use-open-card';
+import { findFile, rememberFile } from './session-files';
+import { TestPlayResult } from './TestPlayResult';
+import { useTestPlay } from './use-test-play';
+
+const Progress = styled.div`
+  progress { width: 100%; height: 10px; accent-color: ${colour.oil}; }
+`;
+
+/** Clips that this browser says it can decode. */
+const isPlayable = (clip: CardClip): clip is CardClip & { readonly facts: VideoFacts } =>
+  clip.facts.kind === 'video' && clip.browserAnswer !== null && clip.browserAnswer.hardware !== 'codec-unknown';
+
+interface TestPlayPanelProps {
+  readonly clip: CardClip;
+  readonly facts: VideoFacts;
+  readonly onOpen: (clipId: string) => void;
+}
+
+/** Plays a clip for real: decoded here, in hardware and in software, at full and smaller heights, then 20 jumps. */
+export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
+  const { card, run } = useOpenCard();
+  const notify = useNotify();
+  const input = useRef<HTMLInputElement>(null);
+  const { state, start, stop } = useTestPlay(clip, facts);
+  const tests = card.decodeTests.filter((test) => test.clipId === clip.id);
+  const newest = tests.at(-1);
+  const isUnplayable = clip.browserAnswer?.hardware === 'codec-unknown';
+  const isRefused = isUnplayable || (state.status === 'failed' && state.failure.code === 'codec-not-decoded');
+  const nearest = isRefused ? findNearestClip(facts, card.clips.filter(isPlayable)) : null;
+  const begin = () => {
+    const file = findFile(clip.id);
+    if (file) start(file);
+    else input.current?.click();
+  };
+  const remove = () => {
+    if (!newest) return;
+    const index = card.decodeTests.indexOf(newest);
+    if (!run({ type: 'removeDecodeTest', input: { id: newest.id } }).ok) return;
+    notify({
+      kind: 'info',
+      text: 'Deleted the test-play. The estimates are as if it had never been.',
+      action: { label: 'Undo', run: () => run({ type: 'addDecodeTest', input: { test: newest, index } }) },
+    });
+  };
+  return (
+    <Sheet title="Test-play" aside={newest ? formatMoment(newest.takenAtMs) : 'not played yet'}>
+      <input
+        ref={input}
+        type="file"
+        accept="video/*,.mkv,.mts,.mov"
+        hidden
+        aria-label={`Choose ${facts.fileName} to play it`}
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          if (!file) return;
+          rememberFile(clip.id, file);
+          start(file);
+        }}
+      />
+      {state.status === 'running' && (
+        <Progress>
+          <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
+            <span role="status">{describeTestPlayProgress(state.progress)}</span>
+            <Button onPress={stop}>
+              <Square size={16} aria-hidden="true" /> Stop
+            </Button>
+          </Row>
+          <progress aria-label="Test-play" max={1} value={shareOf(state.progress)} />
+          <Soft>Other work on this computer lowers what is measured: leave it alone for these seconds.</Soft>
+        </Progress>
+      )}
+      {state.status === 'failed' && (
+        <Note kind={state.failure.code === 'test-stopped' ? 'info' : 'alarm'}>
+          <p>{describeTestPlayFailure(state.failure)}</p>
+        </Note>
+      )}
+      {isUnplayable && state.status !== 'failed' && (
+        <Note>
+          <p>{describeTestPlayFailure({ code: 'codec-not-decoded', codec: facts.codec })}</p>
+        </Note>
+      )}
+      {nearest && (
+        <Row style={{ marginBottom: 10 }}>
+          <span>The clip most like it that can be played here:</span>
+          <Button onPress={() => onOpen(nearest.id)}>{nearest.facts.fileName}</Button>
+        </Row>
+      )}
+      {newest && state.status !== 'running' && <TestPlayResult test={newest} />}
+      {state.status !== 'running' && !isRefused && (
+        <>
+          {!newest && (
+            <p>
+              Decodes this very clip for some seconds, then jumps to 20 places in it. What is found is kept as a
+              measurement of this machine, and the estimates follow.
+            </p>
+          )}
+          <Row style={{ marginTop: 12 }}>
+            <Button look={newest ? 'plain' : 'primary'} onPress={begin}>
+              <Play size={17} aria-hidden="true" /> {newest ? 'Play it again' : 'Test-play this clip'}
+            </Button>
+            {newest && (
+              <Button look="danger" onPress={remove}>
+                <Trash2 size={17} aria-hidden="true" /> Delete this test
+              </Button>
+            )}
+          </Row>
+          {!findFile(clip.id) && (
+            <Soft as="p" style={{ marginTop: 6 }}>
+              You will be asked for the file: nothing of it is stored, so it is only at hand while this page stays open.
+            </Soft>
+          )}
+        </>
+      )}
+    </Sheet>
+  );
+}
+
+/** How much of a test-play is over, 0 to 1. Runs take most of the time; jumps are the last fifth. */
+function shareOf(progress: Parameters<typeof describeTestPlayProgress>[0]): number {
+  if (progress.phase === 'loading') return 0;
+  if (progress.phase === 'decoding') return (0.8 * progress.runIndex) / progress.runCount;
+  return 0.8 + (0.2 * progress.jumpIndex) / progress.jumpCount;
+}
