@@ -1,14 +1,5 @@
 import { assertNever } from '@/core/assert-never';
-import type {
-  CardFailure,
-  CommandFailure,
-  FirstThingId,
-  LagKind,
-  LagMoment,
-  ScrubFeel,
-  StepId,
-  TrialAdvice,
-} from '@/core/card';
+import type { CardFailure, CommandFailure, StepId } from '@/core/card';
 import { fixTitle } from './fix-titles';
 
 /** Why a card file was not taken in. */
@@ -90,70 +81,3 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   fixes: { label: 'Fixes', lead: 'One change, one reading, then keep it or undo it.' },
   'export-check': { label: 'Export check', lead: 'What was given up for speed, and must not end up in the film.' },
 };
-
-interface QuestionText {
-  readonly question: string;
-  readonly why: string;
-}
-
-/** The first things, as questions. */
-export const firstThingTexts: Readonly<Record<FirstThingId, QuestionText>> = {
-  saved: { question: 'Is the project saved?', why: 'Some fixes restart the editor.' },
-  autosave: { question: 'Is the editor’s own autosave on?', why: 'If a trial goes wrong, little is lost.' },
-  restarted: {
-    question: 'Has the computer been restarted since it began to lag?',
-    why: 'A restart clears memory and ends builds that got stuck.',
-  },
-  'up-to-date': {
-    question: 'Are editor, system, graphics driver and firmware up to date?',
-    why: 'Faulty drivers are a common cause, and look like a slow machine.',
-  },
-  'meets-minimum': {
-    question: 'Does the computer meet the minimum that the editor’s maker states?',
-    why: 'Below it, no setting will make up for what is missing.',
-  },
-};
-
-/** When it lags. */
-export const lagMomentTexts: Readonly<Record<LagMoment, string>> = {
-  playing: 'In plain playback',
-  scrubbing: 'When scrubbing (dragging the playhead)',
-  'with-effects': 'Only where there are effects',
-  'with-layers': 'Only where there are layers or titles',
-  'at-opening': 'When opening the project',
-  'switching-programs': 'When coming back from another program',
-  'after-a-while': 'Only after a while',
-};
-
-/** How it lags. */
-export const lagKindTexts: Readonly<Record<LagKind, string>> = {
-  slow: 'Slow',
-  jumpy: 'Jumpy',
-  frozen: 'Freezes',
-  'out-of-step': 'Out of step with the sound',
-  crashing: 'Crashes',
-};
-
-/** How scrubbing feels. */
-export const scrubFeelTexts: Readonly<Record<ScrubFeel, { readonly label: string; readonly what: string }>> = {
-  fine: { label: 'Fine', what: 'the picture follows the hand' },
-  jumpy: { label: 'Jumpy', what: 'it follows with gaps' },
-  unusable: { label: 'Unusable', what: 'it waits a second or more' },
-};
-
-/** What two readings of a trial speak for. */
-export function describeAdvice(advice: TrialAdvice): { readonly label: string; readonly why: string } {
-  switch (advice) {
-    case 'keep':
-      return { label: 'Better', why: 'It helped by more than two readings differ by chance. Keep it.' };
-    case 'undo':
-      return { label: 'Worse', why: 'It got worse. Undo it, and set it back in the editor.' };
-    case 'no-clear-change':
-      return {
-        label: 'No clear change',
-        why: 'The readings differ by less than a tenth, as two readings of the same thing do. Undo it: every kept change costs something.',
-      };
-    default:
-      return assertNever(advice);
-  }
-}

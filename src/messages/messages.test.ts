@@ -14,22 +14,14 @@ import { type FootageFailure, foreignContainers } from '@/core/footage';
 import { clipTraits } from '@/core/footage/traits';
 import { effectKinds, laneIds, stageIds } from '@/core/load';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import {
-  describeAdvice,
-  describeCommandFailure,
-  describeConflict,
-  firstThingTexts,
-  lagKindTexts,
-  lagMomentTexts,
-  scrubFeelTexts,
-  stepTexts,
-} from './card';
+import { describeCommandFailure, describeConflict, stepTexts } from './card';
 import { describeDepth, nameCodec } from './clip-facts';
 import { traitLabel } from './clip-traits';
 import { describeBudget, describeFit } from './findings';
 import { fixTitle } from './fix-titles';
 import { describeEffort, describePutBackTime, fixTexts } from './fixes';
 import { describeFootageFailure } from './footage';
+import { describeAdvice, firstThingTexts, lagKindTexts, lagMomentTexts, scrubFeelTexts } from './interview';
 import { effectLabels, laneLabels, stageTexts } from './load';
 import { describeStorageFailure } from './storage';
 

@@ -41,6 +41,20 @@ for (const theme of ['day', 'night'] as const) {
     expect(await findViolations(page), 'after a trial').toEqual([]);
     await openStep(page, 'demo-effects-bound', 'export-check');
     expect(await findViolations(page), 'export check with lines').toEqual([]);
+    // The footage step's own layers: a clip's sheet, the report dialog, and the bar for selected clips.
+    await openStep(page, 'demo-effects-bound', 'footage');
+    await page.getByRole('table', { name: 'Clips' }).getByRole('rowheader').first().getByRole('button').click();
+    await page.getByRole('dialog').waitFor();
+    expect(await findViolations(page), 'clip sheet').toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Add a report' }).click();
+    await page.getByRole('dialog').waitFor();
+    expect(await findViolations(page), 'report dialog').toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('checkbox', { name: 'Select all clips shown' }).check();
+    await page.getByRole('button', { name: 'State facts' }).click();
+    await page.getByRole('dialog').waitFor();
+    expect(await findViolations(page), 'facts dialog').toEqual([]);
     await page.goto('/');
     await page.getByRole('button', { name: 'Start a card' }).click();
     for (const [stepId, name] of stepNames) {

@@ -1,8 +1,15 @@
-import { applyCommand, type CardCommand, type JobCard } from '@/core/card';
+import type { CommandFailure, JobCard } from '@/core/card';
+import type { Result } from '@/core/result';
 
-/** A command that is shown already and not yet written. */
-export interface PendingCommand {
-  readonly command: CardCommand;
+/**
+ * A command bound to its input. The store is handed the change, not the command's name, so that the list of cards,
+ * which carries none out, does not load all of them.
+ */
+export type CardChange = (card: JobCard, atMs: number) => Result<JobCard, CommandFailure>;
+
+/** A change that is shown already and not yet written. */
+export interface PendingChange {
+  readonly change: CardChange;
   readonly atMs: number;
 }
 
@@ -11,7 +18,7 @@ export interface CardEntry {
   readonly base: JobCard;
   /** The stored revision that `base` is; 0 for a card that was never stored. */
   readonly revision: number;
-  readonly pending: readonly PendingCommand[];
+  readonly pending: readonly PendingChange[];
   /** True for a new or imported card until it is written: it stands for itself, whatever is stored under its id. */
   readonly isReplacing: boolean;
   readonly view: JobCard;
@@ -19,10 +26,10 @@ export interface CardEntry {
   readonly exported: JobCard | null;
 }
 
-/** Applies commands in order; those that no longer fit are left out. */
-export const replay = (base: JobCard, commands: readonly PendingCommand[]): JobCard =>
-  commands.reduce((card, { command, atMs }) => {
-    const result = applyCommand(card, command, atMs);
+/** Applies changes in order; those that no longer fit are left out. */
+export const replay = (base: JobCard, changes: readonly PendingChange[]): JobCard =>
+  changes.reduce((card, { change, atMs }) => {
+    const result = change(card, atMs);
     return result.ok ? result.value : card;
   }, base);
 
@@ -36,7 +43,7 @@ export const createEntry = (base: JobCard, revision: number, isReplacing = false
   exported: null,
 });
 
-/** The entry on another base, its pending commands applied again. */
+/** The entry on another base, its pending changes applied again. */
 export const rebase = (entry: CardEntry, base: JobCard, revision: number): CardEntry => ({
   ...entry,
   base,

@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto';
 import { afterEach, describe, expect, it } from 'vitest';
-import { createJobCard, type JobCard } from '@/core/card';
+import { applyCommand, type CardCommand, createJobCard, type JobCard } from '@/core/card';
 import { CardDatabase } from './card-database';
+import type { CardChange } from './card-entry';
 import { type CardStore, createCardStore } from './card-store';
 
 let idCount = 0;
@@ -17,7 +18,11 @@ const openStore = async (name: string, first: readonly JobCard[] = [], database 
 
 const card = (id: string) => createJobCard({ id, title: `Card ${id}`, nowMs: 1 });
 const titleOf = (store: CardStore, id: string) => store.getSnapshot().cards.get(id)?.card.title;
-const rename = (title: string) => ({ type: 'renameCard', input: { title } }) as const;
+const doing =
+  (command: CardCommand): CardChange =>
+  (on, atMs) =>
+    applyCommand(on, command, atMs);
+const rename = (title: string) => doing({ type: 'renameCard', input: { title } });
 const program = { id: 'p', name: 'Loft sync', busyCores: 1, memoryMib: 100, canClose: 'yes' } as const;
 
 /** Follows another tab's writes, which arrive by a message of the database. */
@@ -64,7 +69,7 @@ describe('createCardStore', () => {
     const one = await openStore('two-tabs', [card('a')]);
     const two = await openStore('two-tabs');
     one.run('a', rename('Named in tab one'));
-    two.run('a', { type: 'addProgram', input: { program } });
+    two.run('a', doing({ type: 'addProgram', input: { program } }));
     await Promise.all([one.settle(), two.settle()]);
     const later = await openStore('two-tabs');
     const seen = later.getSnapshot().cards.get('a')?.card;
@@ -75,11 +80,11 @@ describe('createCardStore', () => {
 
   it('keeps both versions where a command does not fit the newer card', async () => {
     const one = await openStore('conflict', [card('a')]);
-    one.run('a', { type: 'addProgram', input: { program } });
+    one.run('a', doing({ type: 'addProgram', input: { program } }));
     await one.settle();
     const two = await openStore('conflict');
-    one.run('a', { type: 'removeProgram', input: { id: 'p' } });
-    two.run('a', { type: 'updateProgram', input: { id: 'p', patch: { name: 'Loft sync, paused' } } });
+    one.run('a', doing({ type: 'removeProgram', input: { id: 'p' } }));
+    two.run('a', doing({ type: 'updateProgram', input: { id: 'p', patch: { name: 'Loft sync, paused' } } }));
     await one.settle();
     await two.settle();
     const { conflict, cards } = two.getSnapshot();
@@ -107,7 +112,7 @@ describe('createCardStore', () => {
     const put = database.cards.put.bind(database.cards);
     database.cards.put = (() => Promise.reject(new DOMException('full', 'QuotaExceededError'))) as never;
     store.run('a', rename('Pots'));
-    store.run('a', { type: 'addProgram', input: { program } });
+    store.run('a', doing({ type: 'addProgram', input: { program } }));
     await store.settle();
     expect(store.getSnapshot().storageFailure?.code).toBe('storage-full');
     expect(titleOf(store, 'a')).toBe('Pots');
@@ -154,7 +159,7 @@ describe('createCardStore', () => {
     database.open = (() => Promise.reject(new DOMException('busy', 'UnknownError'))) as never;
     const store = await openStore('recovers', [card('a')], database);
     database.open = open;
-    store.run('a', { type: 'addProgram', input: { program } });
+    store.run('a', doing({ type: 'addProgram', input: { program } }));
     await store.settle();
     const seen = (await openStore('recovers')).getSnapshot().cards.get('a')?.card;
     expect(seen).toMatchObject({ title: 'Edited last week', programs: [{ name: 'Loft sync' }] });

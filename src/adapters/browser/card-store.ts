@@ -1,16 +1,16 @@
 import Dexie, { liveQuery } from 'dexie';
-import {
-  applyCommand,
-  type CardCommand,
-  type CardFailure,
-  type CommandFailure,
-  type JobCard,
-  parseCard,
-  type StorageFailure,
-} from '@/core/card';
+import { type CardFailure, type CommandFailure, type JobCard, parseCard, type StorageFailure } from '@/core/card';
 import { fail, type Result, succeed } from '@/core/result';
 import { CardDatabase, type CardRow } from './card-database';
-import { type CardEntry, createEntry, isStored, type PendingCommand, rebase, replay } from './card-entry';
+import {
+  type CardChange,
+  type CardEntry,
+  createEntry,
+  isStored,
+  type PendingChange,
+  rebase,
+  replay,
+} from './card-entry';
 
 /** A row that cannot be shown; it is kept as it is. */
 export interface UnreadableCard {
@@ -50,8 +50,8 @@ export interface CardStore {
   readonly getSnapshot: () => CardsSnapshot;
   /** Opens the storage and lays in the given cards on the very first visit. Never rejects. */
   readonly open: (loadFirstCards: () => Promise<readonly JobCard[]>) => Promise<void>;
-  /** Carries out a command: shown at once, written behind. */
-  readonly run: (cardId: string, command: CardCommand) => Result<JobCard, RunFailure>;
+  /** Carries out a change: shown at once, written behind, made again on what another tab stored meanwhile. */
+  readonly run: (cardId: string, change: CardChange) => Result<JobCard, RunFailure>;
   readonly add: (card: JobCard) => void;
   readonly remove: (cardId: string) => void;
   /** Brings back a card removed in this tab. */
@@ -129,11 +129,11 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
     publish();
   };
 
-  /** Applies pending commands to the stored card, or tells which one no longer fits. */
-  const applyPending = (base: JobCard, pending: readonly PendingCommand[]): Result<JobCard, CommandFailure> => {
+  /** Applies pending changes to the stored card, or tells which one no longer fits. */
+  const applyPending = (base: JobCard, pending: readonly PendingChange[]): Result<JobCard, CommandFailure> => {
     let card = base;
-    for (const { command, atMs } of pending) {
-      const result = applyCommand(card, command, atMs);
+    for (const { change, atMs } of pending) {
+      const result = change(card, atMs);
       if (!result.ok) return result;
       card = result.value;
     }
@@ -253,13 +253,13 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       }
       publish({ status: 'ready' });
     },
-    run: (cardId, command) => {
+    run: (cardId, change) => {
       const entry = entries.get(cardId);
       if (!entry) return fail({ code: 'card-missing', id: cardId });
       const atMs = nowMs();
-      const result = applyCommand(entry.view, command, atMs);
+      const result = change(entry.view, atMs);
       if (!result.ok || result.value === entry.view) return result;
-      entries.set(cardId, { ...entry, pending: [...entry.pending, { command, atMs }], view: result.value });
+      entries.set(cardId, { ...entry, pending: [...entry.pending, { change, atMs }], view: result.value });
       publish();
       enqueue(() => writeEntry(cardId));
       return result;

@@ -3,7 +3,7 @@
 import styled from 'styled-components';
 import { firstThingIds } from '@/core/card';
 import { type KnownState, knownStates } from '@/core/machine';
-import { firstThingTexts } from '@/messages/card';
+import { firstThingTexts } from '@/messages/interview';
 import { knownStateTexts } from '@/messages/machine';
 import { FieldGrid } from '@/ui/layout';
 import { NumberField } from '@/ui/NumberField';

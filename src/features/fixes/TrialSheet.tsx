@@ -3,9 +3,9 @@
 import styled from 'styled-components';
 import { adviseTrial, findReading, type Trial } from '@/core/card';
 import { findFix } from '@/core/fixes';
-import { describeAdvice, scrubFeelTexts } from '@/messages/card';
 import { fixTitle } from '@/messages/fix-titles';
 import { formatFps } from '@/messages/format';
+import { describeAdvice, scrubFeelTexts } from '@/messages/interview';
 import { Button } from '@/ui/Button';
 import { Row } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';

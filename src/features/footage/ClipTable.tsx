@@ -116,7 +116,7 @@ export function ClipTable({ rows, selection, onSelectionChange, onOpen }: ClipTa
                   row={row.original}
                   rowIndex={item.index + 2}
                   isSelected={selection[row.id] === true}
-                  onSelect={row.toggleSelected}
+                  onSelect={(isSelected) => row.toggleSelected(isSelected)}
                   onOpen={onOpen}
                 />
               )

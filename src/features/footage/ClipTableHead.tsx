@@ -66,6 +66,7 @@ export function ClipTableHead({ header, sorted, widthPx, onSetWidth }: ClipTable
   return (
     <Head
       scope="col"
+      aria-label={name}
       data-figure={isFigure || undefined}
       aria-sort={sorted === false ? 'none' : sorted === 'asc' ? 'ascending' : 'descending'}
     >

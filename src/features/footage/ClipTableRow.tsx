@@ -56,7 +56,7 @@ interface ClipTableRowProps {
   readonly row: ClipRow;
   readonly rowIndex: number;
   readonly isSelected: boolean;
-  readonly onSelect: (isSelected?: boolean) => void;
+  readonly onSelect: (isSelected: boolean) => void;
   readonly onOpen: (clipId: string) => void;
 }
 
@@ -69,11 +69,7 @@ export const ClipTableRow = memo(
     return (
       <tr aria-rowindex={rowIndex} data-selected={isSelected || undefined}>
         <td data-check>
-          <PlainCheck
-            label={`Select ${facts.fileName}`}
-            isSelected={isSelected}
-            onChange={(value) => onSelect(value)}
-          />
+          <PlainCheck label={`Select ${facts.fileName}`} isSelected={isSelected} onChange={onSelect} />
         </td>
         <NameCell scope="row">
           <div>

@@ -22,6 +22,7 @@ import { Sheet } from '@/ui/Sheet';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
 import { FactLabel } from './FactLabel';
+import { MeasuredDecoding } from './MeasuredDecoding';
 import { Programs } from './Programs';
 
 const typed = <T,>(value: T): Fact<T> => ({ value, source: 'typed' });
@@ -116,6 +117,7 @@ export function Machine() {
           </Disclosure>
         </div>
       </Sheet>
+      <MeasuredDecoding />
       <Programs />
     </StepPage>
   );

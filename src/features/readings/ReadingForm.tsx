@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { type ScrubFeel, scrubFeels } from '@/core/card';
-import { scrubFeelTexts } from '@/messages/card';
+import { scrubFeelTexts } from '@/messages/interview';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Row, Stack } from '@/ui/layout';

@@ -2,9 +2,9 @@
 
 import styled from 'styled-components';
 import { areSameFixes, fixesInForce, type Reading } from '@/core/card';
-import { scrubFeelTexts } from '@/messages/card';
 import { fixTitle } from '@/messages/fix-titles';
 import { formatFps, formatMoment } from '@/messages/format';
+import { scrubFeelTexts } from '@/messages/interview';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { VisuallyHidden } from '@/ui/layout';

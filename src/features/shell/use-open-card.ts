@@ -3,7 +3,7 @@
 import { useParams } from 'next/navigation';
 import { useCallback } from 'react';
 import type { RunFailure } from '@/adapters/browser/card-store';
-import type { CardCommand, JobCard } from '@/core/card';
+import { applyCommand, type CardCommand, type JobCard } from '@/core/card';
 import type { Result } from '@/core/result';
 import { describeCommandFailure } from '@/messages/card';
 import { useNotify } from './notices';
@@ -33,7 +33,7 @@ export function useRunCommand(cardId: string): OpenCardHandle['run'] {
   return useCallback(
     (command) => {
       if (!store) throw new Error('useRunCommand: a command ran before the store was open');
-      const result = store.run(cardId, command);
+      const result = store.run(cardId, (card, atMs) => applyCommand(card, command, atMs));
       if (!result.ok) notify({ kind: 'alarm', text: describeRunFailure(result.failure) });
       return result;
     },

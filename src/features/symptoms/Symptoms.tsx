@@ -2,8 +2,8 @@
 
 import styled from 'styled-components';
 import { lagKinds, lagMoments, latestReading, targetFpsOf } from '@/core/card';
-import { lagKindTexts, lagMomentTexts } from '@/messages/card';
 import { formatFps } from '@/messages/format';
+import { lagKindTexts, lagMomentTexts } from '@/messages/interview';
 import { CheckField } from '@/ui/CheckField';
 import { NumberField } from '@/ui/NumberField';
 import { Sheet } from '@/ui/Sheet';

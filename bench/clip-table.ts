@@ -1,0 +1,92 @@
+// How smooth the clip table is with a thousand clips: the longest gaps between frames while it is scrolled, and the
+// longest a press takes to be painted (sorting, filtering, selecting), against the 100 ms that every action has.
+// `npm run -s bench:clip-table`; needs a production build. The last line is one JSON object.
+import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { chromium } from '@playwright/test';
+import { percentileOfSorted } from '@/core/numbers/percentile';
+import { chromiumOptions } from '../playwright.config';
+
+const isQuick = process.argv.includes('--quick');
+const root = fileURLToPath(new URL('..', import.meta.url));
+const port = 4398;
+const url = `http://127.0.0.1:${port}`;
+const clipCount = 1000;
+
+const demo = JSON.parse(readFileSync(`${root}src/demo/cards/decode-bound.json`, 'utf8'));
+const clips = Array.from({ length: clipCount }, (_, i) => {
+  const clip = demo.clips[i % demo.clips.length];
+  const bitrateMbitPerSec = clip.facts.bitrateMbitPerSec * (1 + (i % 7) / 10);
+  return { ...clip, id: `clip-${i}`, facts: { ...clip.facts, bitrateMbitPerSec, fileName: `take-${i}.mov` } };
+});
+const text = JSON.stringify({ ...demo, id: 'bench-1000', title: 'A thousand takes', clips });
+
+const server = spawn(
+  process.execPath,
+  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
+  { cwd: root, stdio: 'ignore' },
+);
+try {
+  for (let i = 0; i < 200 && !(await fetch(url).catch(() => null))?.ok; i++)
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  const browser = await chromium.launch(chromiumOptions);
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(url);
+  await page.getByRole('link', { name: 'Kiln diaries, episode 6' }).waitFor();
+  await page
+    .getByLabel('Import card files')
+    .setInputFiles({ name: 'a.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await page.getByRole('link', { name: 'A thousand takes' }).click();
+  await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /^Footage/ }).click();
+  const table = page.getByRole('table', { name: 'Clips' });
+  await table.waitFor();
+  await page.waitForTimeout(1000);
+  // Text, so that no helper of the bundler that runs this file is looked for in the page.
+  await page.evaluate(`
+    globalThis.benchFrames = []; globalThis.benchEvents = [];
+    let last = 0;
+    const tick = (at) => { if (last) benchFrames.push(at - last); last = at; requestAnimationFrame(tick); };
+    requestAnimationFrame(tick);
+    new PerformanceObserver((list) => list.getEntries().forEach((entry) => {
+      if (entry.interactionId) benchEvents.push(entry.duration);
+    })).observe({ type: 'event', durationThreshold: 16 });
+  `);
+  const box = await table.boundingBox();
+  await page.mouse.move((box?.x ?? 400) + 300, Math.min(740, (box?.y ?? 500) + 120));
+  await page.evaluate('benchFrames.length = 0');
+  for (let i = 0; i < (isQuick ? 20 : 120); i++) {
+    await page.mouse.wheel(0, 240);
+    await page.waitForTimeout(16);
+  }
+  const frames = (await page.evaluate('benchFrames.slice()')) as number[];
+  for (const name of isQuick ? ['Mbit/s'] : ['Mbit/s', 'Length', 'Clip', 'Frame, ms', 'A jump']) {
+    await table.getByRole('button', { name, exact: true }).click();
+    await page.waitForTimeout(250);
+  }
+  for (const check of await table.getByRole('checkbox').all()) {
+    await check.click();
+    await page.waitForTimeout(120);
+    if (isQuick) break;
+  }
+  await page.getByRole('searchbox', { name: 'Find by name or folder' }).pressSequentially('take-99', { delay: 150 });
+  await page.waitForTimeout(300);
+  const events = (await page.evaluate('benchEvents.slice()')) as number[];
+  await browser.close();
+  const sorted = [...frames].sort((a, b) => a - b);
+  console.log(
+    JSON.stringify({
+      bench: 'clip-table',
+      clipCount,
+      scrollFrames: frames.length,
+      scrollMedianMs: percentileOfSorted(sorted, 0.5),
+      scroll95Ms: percentileOfSorted(sorted, 0.95),
+      scrollWorstMs: sorted.at(-1),
+      presses: events.length,
+      pressWorstMs: Math.max(...events),
+      limitMs: 100,
+    }),
+  );
+} finally {
+  server.kill();
+}

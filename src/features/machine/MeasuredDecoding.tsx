@@ -1,0 +1,101 @@
+'use client';
+
+import { X } from 'lucide-react';
+import styled from 'styled-components';
+import { type DecodeTest, decodedFpsOf, isTelling, measureDecoding } from '@/core/test-play';
+import { formatFps, formatMoment } from '@/messages/format';
+import { Button } from '@/ui/Button';
+import { LinkButton } from '@/ui/LinkButton';
+import { Row, Soft } from '@/ui/layout';
+import { Sheet } from '@/ui/Sheet';
+import { colour } from '@/ui/tokens';
+import { useNotify } from '../shell/notices';
+import { useOpenCard } from '../shell/use-open-card';
+
+const Figures = styled.dl`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
+  gap: 10px 20px;
+  margin-bottom: 10px;
+  dt { font-size: 14.5px; color: ${colour.inkSoft}; }
+  dd { font-size: 17px; font-weight: 650; }
+  dd > small { display: block; font-size: 14px; font-weight: 400; color: ${colour.inkSoft}; }
+`;
+const Tests = styled.ul`
+  li { display: flex; align-items: center; gap: 12px; padding: 4px 0; border-top: 1px solid ${colour.line}; font-size: 15px; }
+  li > span { flex: 1; min-width: 0; overflow-wrap: anywhere; }
+`;
+
+const hundredths = (value: number): string => formatFps(value);
+const whole = (value: number): string => formatFps(Math.round(value));
+
+/** What test-plays measured of this machine, in place of what its class would say; each can be deleted. */
+export function MeasuredDecoding() {
+  const { card, run } = useOpenCard();
+  const notify = useNotify();
+  const { decodeTests } = card;
+  const measured = measureDecoding(decodeTests, card.machine.coreCount.value);
+  const remove = (test: DecodeTest) => {
+    const index = decodeTests.indexOf(test);
+    if (!run({ type: 'removeDecodeTest', input: { id: test.id } }).ok) return;
+    notify({
+      kind: 'info',
+      text: 'Deleted the test-play. The estimates are as if it had never been.',
+      action: { label: 'Undo', run: () => run({ type: 'addDecodeTest', input: { test, index } }) },
+    });
+  };
+  if (decodeTests.length === 0)
+    return (
+      <Sheet title="Measured decoding" aside="nothing yet">
+        <Row style={{ justifyContent: 'space-between' }}>
+          <p style={{ flex: '1 1 320px' }}>
+            Test-play a heavy clip: it measures this processor and these graphics, and takes the place of the classes
+            above.
+          </p>
+          <LinkButton href={`/card/${encodeURIComponent(card.id)}/footage`}>Go to Footage</LinkButton>
+        </Row>
+      </Sheet>
+    );
+  return (
+    <Sheet title="Measured decoding" aside="by test-play, used instead of the classes above">
+      <Figures>
+        <div>
+          <dt>One core</dt>
+          <dd>
+            {measured.coreSpeedRatio === null ? 'not told' : `${hundredths(measured.coreSpeedRatio)} × reference`}
+            {measured.coreSpeedRatio === null && <small>play a heavier clip</small>}
+          </dd>
+        </div>
+        <div>
+          <dt>Threads that decoding gains from</dt>
+          <dd>
+            {measured.decodeThreadCount === null ? 'not told' : hundredths(measured.decodeThreadCount)}
+            {measured.decodeThreadCount === null && <small>an H.264 clip tells most</small>}
+          </dd>
+        </div>
+        <div>
+          <dt>Decoding on the graphics</dt>
+          <dd>
+            {measured.hardwareMegapixelPerSec === null
+              ? 'not seen'
+              : `${whole(measured.hardwareMegapixelPerSec)} megapixels a second`}
+            {measured.hardwareMegapixelPerSec === null && <small>this browser may keep it off; editors need not</small>}
+          </dd>
+        </div>
+      </Figures>
+      <Tests>
+        {decodeTests.map((test) => (
+          <li key={test.id}>
+            <span>
+              <b>{test.fileName}</b>, {whole(decodedFpsOf(test, 'software') ?? 0)} a second by the processor
+              {isTelling(test.stream) ? '' : ' (too light to measure by)'} <Soft>{formatMoment(test.takenAtMs)}</Soft>
+            </span>
+            <Button look="danger" aria-label={`Delete the test-play of ${test.fileName}`} onPress={() => remove(test)}>
+              <X size={18} aria-hidden="true" />
+            </Button>
+          </li>
+        ))}
+      </Tests>
+    </Sheet>
+  );
+}
