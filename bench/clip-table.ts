@@ -38,7 +38,10 @@ try {
     .getByLabel('Import card files')
     .setInputFiles({ name: 'a.json', mimeType: 'application/json', buffer: Buffer.from(text) });
   await page.getByRole('link', { name: 'A thousand takes' }).click();
-  await page.getByRole('navigation', { name: 'Steps' }).getByRole('link', { name: /^Footage/ }).click();
+  await page
+    .getByRole('navigation', { name: 'Steps' })
+    .getByRole('link', { name: /^Footage/ })
+    .click();
   const table = page.getByRole('table', { name: 'Clips' });
   await table.waitFor();
   await page.waitForTimeout(1000);

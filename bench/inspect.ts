@@ -43,7 +43,7 @@ const medianOf = (values: readonly number[]): number =>
 /** Wall time of our command line over all files, its start included. */
 async function timeOurs(paths: readonly string[]): Promise<number> {
   const startedMs = performance.now();
-  const ran = spawn('node_modules/.bin/tsx', ['bin/oil-can.ts', 'inspect', ...paths], {
+  const ran = spawn('node', ['--import', 'tsx', 'bin/oil-can.ts', 'inspect', ...paths], {
     cwd: root,
     stdio: ['ignore', 'ignore', 'inherit'],
   });

@@ -50,7 +50,7 @@ const countFrames = (name: string): number =>
 /** Test-plays a clip as a person does and reads the rate of decoding alone from the result's table. */
 async function testPlay(page: Page, name: string): Promise<number> {
   await page.getByRole('searchbox', { name: 'Find by name or folder' }).fill(name);
-  await page.getByRole('button', { name, exact: true }).click();
+  await page.getByRole('table', { name: 'Clips' }).getByRole('button', { name, exact: true }).click();
   const sheet = page.getByRole('dialog', { name });
   await sheet.getByRole('button', { name: /Test-play this clip|Play it again/ }).click();
   await sheet.getByRole('progressbar', { name: 'Test-play' }).waitFor();
@@ -81,7 +81,10 @@ try {
       buffer: readFileSync(`${media}${name}`),
     })),
   );
-  await page.getByText(`${14 + clips.length} clips`, { exact: true }).first().waitFor();
+  await page
+    .getByText(`${14 + clips.length} clips`, { exact: true })
+    .first()
+    .waitFor();
   const results = [];
   for (const name of clips) {
     const frameCount = countFrames(name);

@@ -1,11 +1,7 @@
 // The command line over the same core as the screens: JSON on standard output, messages on standard error;
 // ends with 0, with 1 for a failure that is described, with 2 for wrong use.
-import { describeCardFailure } from '@/messages/card';
-import { type CardFileFailure, readCardFile } from './commands/card-file';
-import { findingsCommand } from './commands/findings';
-import { inspectCommand } from './commands/inspect';
 import type { CommandOutput } from './commands/output';
-import { parseFixWord, whatIfCommand } from './commands/what-if';
+import { WrongUseError } from './commands/wrong-use';
 
 const usage = `Use:
   oil-can inspect FILE…                      what video files are
@@ -13,56 +9,17 @@ const usage = `Use:
   oil-can findings CARD.json                 where each frame's time goes
   oil-can what-if CARD.json FIX[=LEVEL]…     what fixes would bring`;
 
-class WrongUseError extends Error {}
-
-const describeFailure = (failure: CardFileFailure): string =>
-  failure.code === 'file-unreadable'
-    ? `The card file could not be read: ${failure.detail}.`
-    : describeCardFailure(failure);
-
-/** Reads the card and hands it on; a failure is printed in its place. */
-async function withCard(
-  path: string | undefined,
-  run: (card: Parameters<typeof findingsCommand>[0]) => CommandOutput,
-): Promise<CommandOutput> {
-  if (path === undefined) throw new WrongUseError('A card file is missing.');
-  const read = await readCardFile(path);
-  if (read.ok) return run(read.value);
-  process.stderr.write(`${describeFailure(read.failure)}\n`);
-  return { exitCode: 1, json: { failure: read.failure } };
-}
-
+/** Each command loads only what it needs: reading the code takes longer than most of the work. */
 async function runCommand(words: readonly string[]): Promise<CommandOutput> {
   const [command, ...rest] = words;
-  switch (command) {
-    case 'inspect':
-      if (rest.length === 0) throw new WrongUseError('A file is missing.');
-      return inspectCommand(rest);
-    case 'check':
-      return withCard(rest[0], ({ id, title, version }) => ({
-        exitCode: 0,
-        json: { isValid: true, id, title, version },
-      }));
-    case 'findings':
-      return withCard(rest[0], findingsCommand);
-    case 'what-if': {
-      const [path, ...fixWords] = rest;
-      if (fixWords.length === 0) throw new WrongUseError('A fix is missing.');
-      const fixes = fixWords.map((word) => {
-        const parsed = parseFixWord(word);
-        if (parsed.ok) return parsed.value;
-        const { failure } = parsed;
-        throw new WrongUseError(
-          failure.code === 'fix-unknown'
-            ? `There is no fix "${failure.word}". There are: ${failure.known.join(', ')}.`
-            : `"${failure.word}" asks for a level that this fix does not have.`,
-        );
-      });
-      return withCard(path, (card) => whatIfCommand(card, fixes));
-    }
-    default:
-      throw new WrongUseError(command === undefined ? 'A command is missing.' : `There is no command "${command}".`);
+  if (command === undefined) throw new WrongUseError('A command is missing.');
+  if (command === 'inspect') {
+    if (rest.length === 0) throw new WrongUseError('A file is missing.');
+    return (await import('./commands/inspect')).inspectCommand(rest);
   }
+  const output = await (await import('./commands/card-commands')).runCardCommand(command, rest);
+  if (output === null) throw new WrongUseError(`There is no command "${command}".`);
+  return output;
 }
 
 try {

@@ -23,7 +23,7 @@ const pick = async (page: Page, label: string, option: RegExp) => {
 };
 const openClip = async (page: Page, name: string) => {
   await find(page, name);
-  await page.getByRole('button', { name, exact: true }).click();
+  await page.getByRole('table', { name: 'Clips' }).getByRole('button', { name, exact: true }).click();
   return page.getByRole('dialog', { name });
 };
 const firstClip = (page: Page) => page.getByRole('table', { name: 'Clips' }).getByRole('rowheader').first();

@@ -41,15 +41,15 @@ export function countBytes(source: ByteSource, budgetBytes: number): CountingByt
 /** Reads ahead by `windowBytes` and keeps that window, for walking structures of many small parts. */
 export function readAhead(source: ByteSource, windowBytes: number): ByteSource {
   let windowStart = 0;
-  let window = new Uint8Array();
+  let window: Uint8Array = new Uint8Array();
   return {
     ...source,
     read: async (start, end) => {
       if (end - start > windowBytes) return source.read(start, end);
       const isInside = start >= windowStart && Math.min(end, source.sizeBytes) <= windowStart + window.length;
       if (!isInside) {
-        window = new Uint8Array(await source.read(start, start + windowBytes));
-        windowStart = start;
+        const bytes = await source.read(start, start + windowBytes);
+        [window, windowStart] = [bytes, start];
       }
       return window.subarray(start - windowStart, end - windowStart);
     },

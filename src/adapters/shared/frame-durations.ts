@@ -1,12 +1,16 @@
 import type { PacketStamp } from '@/core/footage';
 
-/** Gives frames of one run the time until the next one that is shown; the last gets what they last on average. */
+/**
+ * Gives each frame of one run what they last on average, for containers that state no durations. What is concluded
+ * from durations is their sum and the end of the last one, and for those the average is exact.
+ */
 export function withDurations(frames: readonly PacketStamp[]): readonly PacketStamp[] {
-  const shown = frames.map((frame) => frame.presentationMs).sort((a, b) => a - b);
-  const nextOf = new Map(shown.map((ms, i) => [ms, shown[i + 1]]));
-  const usualMs = shown.length > 1 ? ((shown.at(-1) ?? 0) - (shown[0] ?? 0)) / (shown.length - 1) : 0;
-  return frames.map((frame) => ({
-    ...frame,
-    durationMs: (nextOf.get(frame.presentationMs) ?? frame.presentationMs + usualMs) - frame.presentationMs,
-  }));
+  let first = Number.POSITIVE_INFINITY;
+  let last = Number.NEGATIVE_INFINITY;
+  for (const { presentationMs } of frames) {
+    if (presentationMs < first) first = presentationMs;
+    if (presentationMs > last) last = presentationMs;
+  }
+  const durationMs = frames.length > 1 ? (last - first) / (frames.length - 1) : 0;
+  return frames.map((frame) => ({ ...frame, durationMs }));
 }

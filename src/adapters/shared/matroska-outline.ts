@@ -2,20 +2,25 @@ import type { ScanKind } from '@/core/footage';
 import type { ByteSource } from './byte-source';
 import { type EbmlElement, ebmlChildren, parseEbmlHeader, unsignedOf } from './ebml';
 
+/** A picture track as its entry describes it. */
+export interface MatroskaTrack {
+  readonly number: number;
+  readonly msPerTick: number;
+  /** The declared time between frames, or null. */
+  readonly declaredFrameDurationNs: number | null;
+  /** What it says of fields. */
+  readonly scan: ScanKind;
+  /** The four-character code that it carries over from another container, or null. */
+  readonly foreignCode: string | null;
+  /** Times of the key frames that the index lists for it; empty without an index. */
+  readonly indexedKeyFrameMs: readonly number[];
+}
+
 /** What a Matroska or WebM file's head and index say; media data is not read. */
 export interface MatroskaOutline {
   /** Where the segment should end, or null where the file does not say. */
   readonly expectedBytes: number | null;
-  readonly videoTrackNumber: number | null;
-  readonly msPerTick: number;
-  /** The first video track's declared time between frames, or null. */
-  readonly declaredFrameDurationNs: number | null;
-  /** What that track says of fields. */
-  readonly scan: ScanKind;
-  /** The four-character code that it carries over from another container, or null. */
-  readonly foreignCode: string | null;
-  /** Times of the key frames that the index lists for that track; empty without an index. */
-  readonly indexedKeyFrameMs: readonly number[];
+  readonly videoTracks: readonly MatroskaTrack[];
 }
 
 /** Element ids, RFC 9559. */
@@ -74,13 +79,6 @@ const childValue = (bytes: Uint8Array, id: number): number | null => {
 };
 const textOf = (bytes: Uint8Array | null): string => (bytes ? String.fromCharCode(...bytes) : '');
 
-interface VideoTrack {
-  readonly number: number;
-  readonly durationNs: number | null;
-  readonly scan: ScanKind;
-  readonly foreignCode: string | null;
-}
-
 /** FlagInterlaced: 0 not said, 1 interlaced, 2 progressive (RFC 9559, 5.1.4.1.28.1). */
 const scanByFlag: readonly ScanKind[] = ['unknown', 'interlaced', 'progressive'];
 
@@ -91,18 +89,20 @@ function foreignCodeOf(track: Uint8Array): string | null {
   return code.length === 4 ? code : null;
 }
 
-function findVideoTrack(tracks: Uint8Array): VideoTrack | null {
+/** The picture tracks of a track list; times of an index are added once it is found. */
+function listVideoTracks(tracks: Uint8Array): readonly Omit<MatroskaTrack, 'msPerTick' | 'indexedKeyFrameMs'>[] {
+  const list: Omit<MatroskaTrack, 'msPerTick' | 'indexedKeyFrameMs'>[] = [];
   for (const { id, data } of ebmlChildren(tracks)) {
     if (id !== matroskaIds.trackEntry || childValue(data, matroskaIds.trackType) !== 1) continue;
     const picture = childData(data, matroskaIds.video);
-    return {
+    list.push({
       number: childValue(data, matroskaIds.trackNumber) ?? 0,
-      durationNs: childValue(data, matroskaIds.defaultDuration),
+      declaredFrameDurationNs: childValue(data, matroskaIds.defaultDuration),
       scan: scanByFlag[(picture && childValue(picture, matroskaIds.flagInterlaced)) ?? 0] ?? 'unknown',
       foreignCode: foreignCodeOf(data),
-    };
+    });
   }
-  return null;
+  return list;
 }
 
 function findCuesOffset(seekHead: Uint8Array): number | null {
@@ -138,22 +138,14 @@ const readData = async (source: ByteSource, element: EbmlElement): Promise<Uint8
 
 /** Reads the elements before the first cluster, and the index wherever it stands. */
 export async function readMatroskaOutline(source: ByteSource): Promise<MatroskaOutline> {
-  const nothing: MatroskaOutline = {
-    expectedBytes: null,
-    videoTrackNumber: null,
-    msPerTick: 1,
-    declaredFrameDurationNs: null,
-    scan: 'unknown',
-    foreignCode: null,
-    indexedKeyFrameMs: [],
-  };
+  const nothing: MatroskaOutline = { expectedBytes: null, videoTracks: [] };
   const head = await readElementAt(source, 0);
   if (!head || head.id !== matroskaIds.ebml || head.dataBytes === null) return nothing;
   const segment = await readElementAt(source, head.dataStart + head.dataBytes);
   if (!segment || segment.id !== matroskaIds.segment) return nothing;
 
   let msPerTick = 1;
-  let video: ReturnType<typeof findVideoTrack> = null;
+  let tracks: ReturnType<typeof listVideoTracks> = [];
   let cuesOffset: number | null = null;
   let cues: Uint8Array | null = null;
   let offset = segment.dataStart;
@@ -163,7 +155,7 @@ export async function readMatroskaOutline(source: ByteSource): Promise<MatroskaO
     const data = wantedElements.has(element.id) ? await readData(source, element) : new Uint8Array();
     if (element.id === matroskaIds.seekHead) cuesOffset = findCuesOffset(data) ?? cuesOffset;
     if (element.id === matroskaIds.info) msPerTick = (childValue(data, matroskaIds.timestampScale) ?? 1_000_000) / 1e6;
-    if (element.id === matroskaIds.tracks) video = findVideoTrack(data);
+    if (element.id === matroskaIds.tracks) tracks = listVideoTracks(data);
     if (element.id === matroskaIds.cues) cues = data;
     offset = element.dataStart + element.dataBytes;
   }
@@ -173,11 +165,10 @@ export async function readMatroskaOutline(source: ByteSource): Promise<MatroskaO
   }
   return {
     expectedBytes: segment.dataBytes === null ? null : segment.dataStart + segment.dataBytes,
-    videoTrackNumber: video?.number ?? null,
-    msPerTick,
-    declaredFrameDurationNs: video?.durationNs ?? null,
-    scan: video?.scan ?? 'unknown',
-    foreignCode: video?.foreignCode ?? null,
-    indexedKeyFrameMs: cues && video ? listCueTimes(cues, video.number).map((ticks) => ticks * msPerTick) : [],
+    videoTracks: tracks.map((track) => ({
+      ...track,
+      msPerTick,
+      indexedKeyFrameMs: cues ? listCueTimes(cues, track.number).map((ticks) => ticks * msPerTick) : [],
+    })),
   };
 }

@@ -2,18 +2,24 @@ import type { PacketStamp } from '@/core/footage';
 import { type ByteSource, readAhead } from './byte-source';
 import { type EbmlElement, ebmlChildren, parseEbmlHeader } from './ebml';
 import { withDurations } from './frame-durations';
-import { matroskaIds as ids, type MatroskaOutline } from './matroska-outline';
+import { matroskaIds as ids, type MatroskaTrack } from './matroska-outline';
 
 /** Block headers are read, what is in the blocks is skipped: a few bytes a frame, whatever the bit rate. */
 const headerBytes = 32;
-const readAheadBytes = 4096;
+/** Many small frames lie in one longer read; large ones are skipped, and reading ahead would read them. */
+const readAheadBytes = { ofSmallFrames: 64 * 1024, ofLargeFrames: 4096 } as const;
+const smallFrameBytes = 16 * 1024;
+const wholeReadAheadBytes = 512 * 1024;
 /** Clusters hold some seconds; one must begin within this, or the place is left out. */
 const searchBytes = 12 * 1024 * 1024;
 const searchStepBytes = 512 * 1024;
 /** A window at the end begins this far before it. */
 const endBytes = 6 * 1024 * 1024;
-/** Blocks of sound and pictures together. */
-const mostBlocks = 6000;
+/** Ten seconds of frames, which most distances between key frames are below. */
+const windowFrames = 260;
+/** Frames of a small file, and all blocks beside them. */
+const wholeMost = { frames: 200_000, blocks: 2_000_000 } as const;
+const usualFrameMs = 40;
 
 const clusterMark = [0x1f, 0x43, 0xb6, 0x75] as const;
 const firstInCluster: ReadonlySet<number> = new Set([ids.clusterTimestamp, ids.crc32, ids.padding]);
@@ -65,18 +71,18 @@ interface FrameRun {
   readonly otherBytes: number;
 }
 
-/** Frames of one track from a cluster on, over cluster boundaries, until there are `frameCount` of them. */
+/** Frames of one track from a cluster on, over cluster boundaries, until there are enough of them. */
 async function readFrames(
   source: ByteSource,
   clusterStart: number,
-  track: { readonly number: number; readonly msPerTick: number },
-  frameCount: number,
+  track: Pick<MatroskaTrack, 'number' | 'msPerTick'>,
+  most: { readonly frames: number; readonly blocks: number },
 ): Promise<FrameRun> {
   const frames: PacketStamp[] = [];
   let otherBytes = 0;
   let clusterTicks = 0;
   let offset = clusterStart;
-  for (let i = 0; i < mostBlocks && frames.length < frameCount && offset < source.sizeBytes; i++) {
+  for (let i = 0; i < most.blocks && frames.length < most.frames && offset < source.sizeBytes; i++) {
     const bytes = await source.read(offset, offset + headerBytes);
     const element: EbmlElement | null = parseEbmlHeader(bytes, 0, offset);
     if (!element) break;
@@ -127,24 +133,35 @@ export interface MatroskaWindows {
 /** Windows of frames at places (shares of the file's size); places at which no cluster is near are left out. */
 export async function readMatroskaWindows(
   source: ByteSource,
-  outline: MatroskaOutline,
+  track: MatroskaTrack,
   places: readonly number[],
-  frameCount: number,
+  statedDurationMs: number,
 ): Promise<MatroskaWindows> {
-  if (outline.videoTrackNumber === null) return { windows: [], otherBitPerSec: 0 };
-  const track = { number: outline.videoTrackNumber, msPerTick: outline.msPerTick };
-  const headers = readAhead(source, readAheadBytes);
+  const usualFrameBytes = (source.sizeBytes / Math.max(1, statedDurationMs)) * usualFrameMs;
+  const isSmall = usualFrameBytes < smallFrameBytes;
+  const headers = readAhead(source, isSmall ? readAheadBytes.ofSmallFrames : readAheadBytes.ofLargeFrames);
   const windows: (readonly PacketStamp[])[] = [];
   let otherBytes = 0;
   for (const place of places) {
     const from = Math.max(0, Math.min(place * source.sizeBytes, source.sizeBytes - endBytes));
     const clusterStart = await findCluster(source, Math.floor(from));
     if (clusterStart === null) continue;
-    const run = await readFrames(headers, clusterStart, track, frameCount);
+    const run = await readFrames(headers, clusterStart, track, { frames: windowFrames, blocks: windowFrames * 30 });
     if (run.frames.length < 2) continue;
     windows.push(withDurations(run.frames));
     otherBytes += run.otherBytes;
   }
   const coveredMs = windows.flat().reduce((sum, frame) => sum + frame.durationMs, 0);
   return { windows, otherBitPerSec: coveredMs > 0 ? (otherBytes * 8000) / coveredMs : 0 };
+}
+
+/** Every frame of a small file, from its first cluster on. Null where it has none, or too many. */
+export async function readWholeMatroska(
+  source: ByteSource,
+  track: MatroskaTrack,
+): Promise<readonly PacketStamp[] | null> {
+  const clusterStart = await findCluster(source, 0);
+  if (clusterStart === null) return null;
+  const { frames } = await readFrames(readAhead(source, wholeReadAheadBytes), clusterStart, track, wholeMost);
+  return frames.length > 0 && frames.length < wholeMost.frames ? withDurations(frames) : null;
 }

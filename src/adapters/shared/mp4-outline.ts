@@ -1,78 +1,41 @@
 import type { ScanKind } from '@/core/footage';
+import { type Box, boxesIn, findBox, mostBoxes, parseBox, readBoxAt, textOf } from './boxes';
 import { type ByteSource, readAhead } from './byte-source';
 
-/** What the sample entry of the first picture track says beyond what the reader tells. */
-export interface Mp4SampleEntry {
-  readonly code: string;
+/** What the sample entry of a picture track says beyond what the reader tells. */
+interface Mp4SampleEntry {
   readonly scan: ScanKind;
   /** MPEG-4 object type (ISO/IEC 14496-1, table 5), or null. */
   readonly objectType: number | null;
-  /** Sum of the samples' decoding times; 0 in fragmented files. */
-  readonly mediaDurationMs: number;
 }
 
-/** What the outermost boxes of an MP4 or MOV file say about whether all of it is there, and the picture's sample entry. */
+/** A picture track: what its sample entry says, and where its tables of samples lie. */
+export interface Mp4VideoTrack extends Mp4SampleEntry {
+  readonly trackId: number;
+  readonly ticksPerSec: number;
+  /** Media time at which the film begins, less what an empty edit puts before it, in ticks. */
+  readonly startTicks: number;
+  readonly sampleTable: Box;
+}
+
+/** What an MP4 or MOV file says about whether all of it is there, and its picture tracks. */
 export interface Mp4Outline {
   readonly hasIndex: boolean;
   /** Where the last box should end; more than the file's size where the file is cut off. */
   readonly expectedBytes: number;
-  readonly videoEntry: Mp4SampleEntry | null;
-}
-
-interface Box {
-  readonly type: string;
-  readonly dataStart: number;
-  readonly end: number;
+  readonly videoTracks: readonly Mp4VideoTrack[];
 }
 
 /** Outer boxes that a film cannot do without; only these make a file cut off. Bytes after the last box are a camera's own. */
 const neededBoxes = new Set(['moov', 'mdat', 'moof']);
 
-const boxHeaderBytes = 16;
-/** Real files have a handful of outer boxes; fragmented ones a few a second. */
-const mostBoxes = 10_000;
 /** Sample entries are some hundred bytes. */
 const mostEntryBytes = 4096;
-/** Uneven clips have a run a frame: two hours at 30 frames a second fit. */
-const mostTimeTableBytes = 2 * 1024 * 1024;
 const readAheadBytes = 2048;
+
+const viewOf = (bytes: Uint8Array): DataView => new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+
 const visualEntryHeaderBytes = 86;
-
-const textOf = (bytes: Uint8Array): string => String.fromCharCode(...bytes);
-
-/** Reads one box header (ISO/IEC 14496-12, 4.2) from bytes; null where it is none. A size of 0 reaches to `limit`. */
-function parseBox(bytes: Uint8Array, offset: number, limit: number): Box | null {
-  if (bytes.length < 8) return null;
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  const shortSize = view.getUint32(0);
-  const isLong = shortSize === 1 && bytes.length >= boxHeaderBytes;
-  const size = shortSize === 0 ? limit - offset : isLong ? Number(view.getBigUint64(8)) : shortSize;
-  return size < 8
-    ? null
-    : { type: textOf(bytes.subarray(4, 8)), dataStart: offset + (isLong ? 16 : 8), end: offset + size };
-}
-
-const readBoxAt = async (source: ByteSource, offset: number, limit: number): Promise<Box | null> =>
-  offset + 8 <= limit ? parseBox(await source.read(offset, offset + boxHeaderBytes), offset, limit) : null;
-
-/** The boxes inside one, in order. */
-async function* boxesIn(source: ByteSource, parent: Pick<Box, 'dataStart' | 'end'>): AsyncGenerator<Box> {
-  const limit = Math.min(parent.end, source.sizeBytes);
-  let offset = parent.dataStart;
-  for (let i = 0; i < mostBoxes; i++) {
-    const box = await readBoxAt(source, offset, limit);
-    if (!box) return;
-    yield box;
-    offset = box.end;
-  }
-}
-
-async function findBox(source: ByteSource, parent: Box, path: readonly string[]): Promise<Box | null> {
-  const [type, ...rest] = path;
-  if (type === undefined) return parent;
-  for await (const box of boxesIn(source, parent)) if (box.type === type) return findBox(source, box, rest);
-  return null;
-}
 
 /** Field order of a "fiel" box (QuickTime file format): its first byte counts the fields. */
 const scanOfFields = (fieldCount: number | undefined): ScanKind =>
@@ -98,7 +61,7 @@ function parseObjectType(data: Uint8Array): number | null {
 }
 
 /** A visual sample entry, its own header included (ISO/IEC 14496-12, 12.1.3). */
-function parseSampleEntry(bytes: Uint8Array): Omit<Mp4SampleEntry, 'mediaDurationMs'> {
+function parseSampleEntry(bytes: Uint8Array): Mp4SampleEntry {
   let scan: ScanKind = 'unknown';
   let objectType: number | null = null;
   let offset = visualEntryHeaderBytes;
@@ -110,48 +73,85 @@ function parseSampleEntry(bytes: Uint8Array): Omit<Mp4SampleEntry, 'mediaDuratio
     if (box.type === 'esds') objectType = parseObjectType(data);
     offset = box.end;
   }
-  return { code: textOf(bytes.subarray(4, 8)), scan, objectType };
+  return { scan, objectType };
 }
 
-/** A media header's clock (ISO/IEC 14496-12, 8.4.2): version 1 has times of eight bytes. */
-async function readTicksPerSec(source: ByteSource, media: Box): Promise<number> {
-  const header = await findBox(source, media, ['mdhd']);
+/** A movie or media header's clock (ISO/IEC 14496-12, 8.2.2 and 8.4.2): version 1 has times of eight bytes. */
+async function readTicksPerSec(source: ByteSource, parent: Box, headerType: 'mvhd' | 'mdhd'): Promise<number> {
+  const header = await findBox(source, parent, [headerType]);
   const bytes = header ? await source.read(header.dataStart, header.dataStart + 24) : new Uint8Array();
   if (bytes.length < 24) return 0;
-  return new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength).getUint32(bytes[0] === 1 ? 20 : 12);
+  return viewOf(bytes).getUint32(bytes[0] === 1 ? 20 : 12);
 }
 
-/** The sum of an stts table (8.6.1.2): runs of a count and a duration. 0 where there is none, or too long a one. */
-async function readMediaDurationMs(source: ByteSource, media: Box): Promise<number> {
-  const table = await findBox(source, media, ['minf', 'stbl', 'stts']);
-  const ticksPerSec = await readTicksPerSec(source, media);
-  if (!table || ticksPerSec === 0 || table.end - table.dataStart > mostTimeTableBytes) return 0;
-  const bytes = await source.read(table.dataStart + 8, table.end);
-  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
-  let ticks = 0;
-  for (let at = 0; at + 8 <= bytes.length; at += 8) ticks += view.getUint32(at) * view.getUint32(at + 4);
-  return (ticks / ticksPerSec) * 1000;
+/** A track header's id (8.3.2): version 1 has times of eight bytes before it. */
+async function readTrackId(source: ByteSource, track: Box): Promise<number> {
+  const header = await findBox(source, track, ['tkhd']);
+  const bytes = header ? await source.read(header.dataStart, header.dataStart + 24) : new Uint8Array();
+  return bytes.length < 24 ? 0 : viewOf(bytes).getUint32(bytes[0] === 1 ? 20 : 12);
 }
 
-async function readVideoEntry(source: ByteSource, movie: Box): Promise<Mp4SampleEntry | null> {
-  for await (const track of boxesIn(source, movie)) {
-    if (track.type !== 'trak') continue;
-    const media = await findBox(source, track, ['mdia']);
-    const handler = media && (await findBox(source, media, ['hdlr']));
-    if (!handler) continue;
-    if (textOf((await source.read(handler.dataStart, handler.dataStart + 12)).subarray(8)) !== 'vide') continue;
-    const table = await findBox(source, media, ['minf', 'stbl', 'stsd']);
-    if (!table) return null;
-    const start = table.dataStart + 8;
-    const entry = await readBoxAt(source, start, table.end);
-    if (!entry) return null;
-    const bytes = await source.read(start, Math.min(entry.end, table.end, start + mostEntryBytes));
-    return { ...parseSampleEntry(bytes), mediaDurationMs: await readMediaDurationMs(source, media) };
+const mostEdits = 16;
+
+/**
+ * Where an edit list (8.6.6) begins the film in media time: the first edit that is not empty, less the empty ones
+ * before it, which are in the movie's clock. 0 without one.
+ */
+async function readStartTicks(
+  source: ByteSource,
+  track: Box,
+  clocks: { readonly ticksPerSec: number; readonly movieTicksPerSec: number },
+): Promise<number> {
+  const list = await findBox(source, track, ['edts', 'elst']);
+  if (!list) return 0;
+  const bytes = await source.read(list.dataStart, Math.min(list.end, list.dataStart + 8 + 20 * mostEdits));
+  if (bytes.length < 8) return 0;
+  const view = viewOf(bytes);
+  const isLong = bytes[0] === 1;
+  const entryBytes = isLong ? 20 : 12;
+  let emptyTicks = 0;
+  for (let at = 8; at + entryBytes <= bytes.length; at += entryBytes) {
+    const duration = isLong ? Number(view.getBigUint64(at)) : view.getUint32(at);
+    const mediaTicks = isLong ? Number(view.getBigInt64(at + 8)) : view.getInt32(at + 4);
+    if (mediaTicks >= 0) return mediaTicks - emptyTicks;
+    emptyTicks += Math.round((duration * clocks.ticksPerSec) / Math.max(1, clocks.movieTicksPerSec));
   }
-  return null;
+  return 0;
 }
 
-/** Walks the outermost boxes without reading what is in them, then down to the first picture track's sample entry. */
+async function readVideoTrack(source: ByteSource, track: Box, movieTicksPerSec: number): Promise<Mp4VideoTrack | null> {
+  const media = await findBox(source, track, ['mdia']);
+  const handler = media && (await findBox(source, media, ['hdlr']));
+  if (!handler) return null;
+  if (textOf((await source.read(handler.dataStart, handler.dataStart + 12)).subarray(8)) !== 'vide') return null;
+  const sampleTable = await findBox(source, media, ['minf', 'stbl']);
+  const entries = sampleTable && (await findBox(source, sampleTable, ['stsd']));
+  if (!entries) return null;
+  const start = entries.dataStart + 8;
+  const entry = await readBoxAt(source, start, entries.end);
+  if (!entry) return null;
+  const bytes = await source.read(start, Math.min(entry.end, entries.end, start + mostEntryBytes));
+  const ticksPerSec = await readTicksPerSec(source, media, 'mdhd');
+  return {
+    ...parseSampleEntry(bytes),
+    trackId: await readTrackId(source, track),
+    ticksPerSec,
+    startTicks: await readStartTicks(source, track, { ticksPerSec, movieTicksPerSec }),
+    sampleTable,
+  };
+}
+
+async function readVideoTracks(source: ByteSource, movie: Box): Promise<readonly Mp4VideoTrack[]> {
+  const movieTicksPerSec = await readTicksPerSec(source, movie, 'mvhd');
+  const tracks: Mp4VideoTrack[] = [];
+  for await (const box of boxesIn(source, movie)) {
+    const track = box.type === 'trak' ? await readVideoTrack(source, box, movieTicksPerSec) : null;
+    if (track) tracks.push(track);
+  }
+  return tracks;
+}
+
+/** Walks the outermost boxes without reading what is in them, then down to the picture tracks. */
 export async function readMp4Outline(file: ByteSource): Promise<Mp4Outline> {
   const source = readAhead(file, readAheadBytes);
   let offset = 0;
@@ -167,6 +167,6 @@ export async function readMp4Outline(file: ByteSource): Promise<Mp4Outline> {
   return {
     hasIndex: movie !== null,
     expectedBytes: offset,
-    videoEntry: isThere && movie ? await readVideoEntry(source, movie) : null,
+    videoTracks: isThere && movie ? await readVideoTracks(source, movie) : [],
   };
 }

@@ -7,15 +7,14 @@ import {
   nameAudioCodec,
   nameVideoCodec,
   needsFirstFrame,
-  type ScanKind,
   type SoundFacts,
   type SoundFormat,
   type VideoFacts,
 } from '@/core/footage';
 import { fail, type Result, succeed } from '@/core/result';
 import type { CountingByteSource } from './byte-source';
-import { type MatroskaOutline, readMatroskaOutline } from './matroska-outline';
-import { readMp4Outline } from './mp4-outline';
+import { type MatroskaTrack, readMatroskaOutline } from './matroska-outline';
+import { type Mp4VideoTrack, readMp4Outline } from './mp4-outline';
 import { walkVideoPackets } from './packet-windows';
 
 const containerByFormatName: Readonly<Record<string, SoundFormat>> = {
@@ -32,44 +31,38 @@ const containerByFormatName: Readonly<Record<string, SoundFormat>> = {
 };
 const pictureContainers: ReadonlySet<string> = new Set<ContainerFormat>(['mp4', 'mov', 'mkv', 'webm', 'ts']);
 
-/** What a container's own structure says beyond what the reader tells; the same for every container. */
+/** What a container's own structure says beyond what the reader tells. */
 interface Outline {
   /** Where the file should end by its own account, or null where it does not say. */
   readonly expectedBytes: number | null;
   readonly hasIndex: boolean;
-  readonly scan: ScanKind;
-  readonly foreignCode: string | null;
-  readonly objectType: number | null;
-  readonly mediaDurationMs: number;
-  readonly declaredFrameDurationNs: number | null;
-  readonly indexedKeyFrameMs: readonly number[];
-  readonly matroska: MatroskaOutline | null;
+  readonly mp4Tracks: readonly Mp4VideoTrack[];
+  readonly matroskaTracks: readonly MatroskaTrack[];
 }
-
-const noOutline: Outline = {
-  expectedBytes: null,
-  hasIndex: true,
-  scan: 'unknown',
-  foreignCode: null,
-  objectType: null,
-  mediaDurationMs: 0,
-  declaredFrameDurationNs: null,
-  indexedKeyFrameMs: [],
-  matroska: null,
-};
 
 async function readOutline(source: CountingByteSource, container: SoundFormat): Promise<Outline> {
+  const nothing: Outline = { expectedBytes: null, hasIndex: true, mp4Tracks: [], matroskaTracks: [] };
   if (container === 'mp4' || container === 'mov') {
-    const { videoEntry, expectedBytes, hasIndex } = await readMp4Outline(source);
-    const { scan = 'unknown', objectType = null, mediaDurationMs = 0 } = videoEntry ?? {};
-    return { ...noOutline, expectedBytes, hasIndex, scan, objectType, mediaDurationMs };
+    const { videoTracks, ...outline } = await readMp4Outline(source);
+    return { ...nothing, ...outline, mp4Tracks: videoTracks };
   }
   if (container === 'mkv' || container === 'webm') {
-    const matroska = await readMatroskaOutline(source);
-    return { ...noOutline, ...matroska, matroska };
+    const { videoTracks, expectedBytes } = await readMatroskaOutline(source);
+    return { ...nothing, expectedBytes, matroskaTracks: videoTracks };
   }
-  return noOutline;
+  return nothing;
 }
+
+/** The outline's own track for the one that the reader took; null in other containers. */
+interface OutlinedTrack {
+  readonly mp4Track: Mp4VideoTrack | null;
+  readonly matroskaTrack: MatroskaTrack | null;
+}
+
+const findTrack = ({ mp4Tracks, matroskaTracks }: Outline, trackId: number): OutlinedTrack => ({
+  mp4Track: mp4Tracks.find((track) => track.trackId === trackId) ?? null,
+  matroskaTrack: matroskaTracks.find((track) => track.number === trackId) ?? null,
+});
 
 async function readAudioFacts(track: InputAudioTrack | null): Promise<AudioFacts | null> {
   if (!track) return null;
@@ -105,13 +98,13 @@ const internalCodeOf = (track: InputVideoTrack): string | null => {
 };
 
 /** The picture track's code, record and, where they do not tell the pictures' form, its first frame. */
-async function readCodec(track: InputVideoTrack, outline: Outline) {
+async function readCodec(track: InputVideoTrack, { mp4Track, matroskaTrack }: OutlinedTrack) {
   const config = await track.getDecoderConfig();
   const record = config?.description;
   const stated = {
     readerCodec: await track.getCodec(),
-    internalCode: outline.foreignCode ?? internalCodeOf(track),
-    objectType: outline.objectType,
+    internalCode: matroskaTrack?.foreignCode ?? internalCodeOf(track),
+    objectType: mp4Track?.objectType ?? null,
     codecString: config?.codec ?? null,
     codecRecord: record instanceof Uint8Array ? record : null,
   };
@@ -140,18 +133,19 @@ export async function readMedia(
   const [video, audio] = [await input.getPrimaryVideoTrack(), await input.getPrimaryAudioTrack()];
   if (!video || !pictureContainers.has(container))
     return audio ? readSound(source, audio, container) : fail({ code: 'no-video-track' });
-  const codec = await readCodec(video, outline);
+  const outlined = findTrack(outline, video.id);
+  const codec = await readCodec(video, outlined);
   const walk = await walkVideoPackets(video, source, {
     container,
-    matroska: outline.matroska,
-    statedDurationMs: ((await video.getDurationFromMetadata()) ?? 0) * 1000,
+    ...outlined,
+    readStatedMs: async () => ((await video.getDurationFromMetadata()) ?? 0) * 1000,
   });
   return buildClipFacts({
     fileName: source.fileName,
     sizeBytes: source.sizeBytes,
     container: container as ContainerFormat,
     ...codec,
-    containerScan: outline.scan,
+    containerScan: outlined.mp4Track?.scan ?? outlined.matroskaTrack?.scan ?? 'unknown',
     widthPx: await video.getCodedWidth(),
     heightPx: await video.getCodedHeight(),
     pixelAspect: await video.getPixelAspectRatio(),
@@ -159,11 +153,11 @@ export async function readMedia(
     videoTrackCount: (await input.getVideoTracks()).length,
     ticksPerSec: await video.getTimeResolution(),
     statedDurationMs: walk.durationMs,
-    mediaDurationMs: outline.mediaDurationMs,
+    mediaDurationMs: walk.decodingMs,
     windows: walk.windows,
     isWhole: walk.isWhole,
-    indexedKeyFrameMs: outline.indexedKeyFrameMs,
-    declaredFrameDurationNs: outline.declaredFrameDurationNs,
+    indexedKeyFrameMs: outlined.matroskaTrack?.indexedKeyFrameMs ?? [],
+    declaredFrameDurationNs: outlined.matroskaTrack?.declaredFrameDurationNs ?? null,
     audio: await readAudioFacts(audio),
     otherBitPerSec: walk.otherBitPerSec,
   });

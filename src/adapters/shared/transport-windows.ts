@@ -9,6 +9,8 @@ interface Framing {
 }
 
 const syncByte = 0x47;
+const packetDataBytes = 188;
+const noBytes = new Uint8Array();
 /** Kinds of streams whose frames are told here (ISO/IEC 13818-1, table 2-34): MPEG-2, H.264, HEVC. */
 const videoTypes: ReadonlySet<number> = new Set([0x01, 0x02, 0x1b, 0x24]);
 const headBytes = 512 * 1024;
@@ -22,43 +24,37 @@ function findFraming(head: Uint8Array): Framing | null {
   return null;
 }
 
-interface TransportPacket {
-  readonly pid: number;
-  readonly isStart: boolean;
-  readonly isRandomAccess: boolean;
-  readonly payload: Uint8Array;
+/** Bytes of adaptation field before the payload of the packet at `at` (2.4.3.4), its length byte included. */
+const adaptationBytesAt = (bytes: Uint8Array, at: number): number =>
+  ((bytes[at + 3] ?? 0) & 0x20) !== 0 ? 1 + (bytes[at + 4] ?? 0) : 0;
+
+const pidAt = (bytes: Uint8Array, at: number): number => (((bytes[at + 1] ?? 0) & 0x1f) << 8) | (bytes[at + 2] ?? 0);
+const isStartAt = (bytes: Uint8Array, at: number): boolean => ((bytes[at + 1] ?? 0) & 0x40) !== 0;
+const isRandomAccessAt = (bytes: Uint8Array, at: number): boolean =>
+  adaptationBytesAt(bytes, at) > 1 && ((bytes[at + 5] ?? 0) & 0x40) !== 0;
+
+/** The payload of the packet at `at` (2.4.3.2); empty where it has none. */
+function payloadAt(bytes: Uint8Array, at: number): Uint8Array {
+  const hasPayload = ((bytes[at + 3] ?? 0) & 0x10) !== 0;
+  return hasPayload ? bytes.subarray(at + 4 + adaptationBytesAt(bytes, at), at + packetDataBytes) : noBytes;
 }
 
-/** One packet (2.4.3.2), its four-byte header included; null where it is none. */
-function parsePacket(bytes: Uint8Array): TransportPacket | null {
-  if (bytes[0] !== syncByte) return null;
-  const flags = bytes[1] ?? 0;
-  const control = ((bytes[3] ?? 0) >> 4) & 3;
-  const adaptationBytes = (control & 2) !== 0 ? 1 + (bytes[4] ?? 0) : 0;
-  return {
-    pid: ((flags & 0x1f) << 8) | (bytes[2] ?? 0),
-    isStart: (flags & 0x40) !== 0,
-    isRandomAccess: adaptationBytes > 1 && ((bytes[5] ?? 0) & 0x40) !== 0,
-    payload: (control & 1) !== 0 ? bytes.subarray(4 + adaptationBytes) : new Uint8Array(),
-  };
-}
-
-function* packetsIn(bytes: Uint8Array, { packetBytes, syncOffset }: Framing): Generator<TransportPacket> {
-  for (let at = syncOffset; at + 188 <= bytes.length; at += packetBytes) {
-    const packet = parsePacket(bytes.subarray(at, at + 188));
-    if (packet) yield packet;
-  }
+/** Places of the packets in a piece of the file; those that do not begin as a packet must are left out. */
+function* packetsIn(bytes: Uint8Array, { packetBytes, syncOffset }: Framing): Generator<number> {
+  for (let at = syncOffset; at + packetDataBytes <= bytes.length; at += packetBytes)
+    if (bytes[at] === syncByte) yield at;
 }
 
 /** A table section behind its pointer byte (2.4.4). */
 const sectionOf = (payload: Uint8Array): Uint8Array => payload.subarray(1 + (payload[0] ?? 0));
 
 /** The first picture stream that the program map names (2.4.4.8), and its kind; null where none is found. */
-function findVideoPid(head: Uint8Array, framing: Framing): { readonly pid: number; readonly type: number } | null {
+function findVideoPid(head: Uint8Array, framing: Framing): VideoStream | null {
   let mapPid: number | null = null;
-  for (const { pid, isStart, payload } of packetsIn(head, framing)) {
-    if (!isStart) continue;
-    const section = sectionOf(payload);
+  for (const packetAt of packetsIn(head, framing)) {
+    if (!isStartAt(head, packetAt)) continue;
+    const pid = pidAt(head, packetAt);
+    const section = sectionOf(payloadAt(head, packetAt));
     if (pid === 0 && section[0] === 0) mapPid = (((section[10] ?? 0) & 0x1f) << 8) | (section[11] ?? 0);
     if (pid !== mapPid || section[0] !== 2) continue;
     const end = 3 + ((((section[1] ?? 0) & 0xf) << 8) | (section[2] ?? 0)) - 4;
@@ -98,20 +94,32 @@ interface OpenFrame {
   sizeBytes: number;
 }
 
-/** Whole frames of a piece of the file: from the first that begins in it to the last that ends in it. */
-function framesIn(bytes: Uint8Array, framing: Framing, video: { readonly pid: number; readonly type: number }) {
+interface VideoStream {
+  readonly pid: number;
+  readonly type: number;
+}
+
+/** Whole frames of a piece of the file: from the first that begins in it to the last that ends in it, or in the file. */
+function framesIn(
+  bytes: Uint8Array,
+  framing: Framing,
+  video: VideoStream,
+  isToTheEnd: boolean,
+): readonly PacketStamp[] {
   const frames: PacketStamp[] = [];
   let open: OpenFrame | null = null;
-  for (const { pid, isStart, isRandomAccess, payload } of packetsIn(bytes, framing)) {
-    if (pid !== video.pid) continue;
-    const ticks = isStart ? parseStamp(payload) : null;
+  for (const at of packetsIn(bytes, framing)) {
+    if (pidAt(bytes, at) !== video.pid) continue;
+    const payload = payloadAt(bytes, at);
+    const ticks = isStartAt(bytes, at) ? parseStamp(payload) : null;
     if (ticks !== null) {
       if (open) frames.push({ ...open, durationMs: 0 });
-      const isKey = isRandomAccess || startsWithKey(payload, video.type);
+      const isKey = isRandomAccessAt(bytes, at) || startsWithKey(payload, video.type);
       open = { presentationMs: ticks / ticksPerMs, isKey, sizeBytes: 0 };
     }
     if (open) open.sizeBytes += payload.length;
   }
+  if (open && isToTheEnd) frames.push({ ...open, durationMs: 0 });
   return frames;
 }
 
@@ -150,9 +158,17 @@ export async function readTransportWindows(
       longer.set(bytes);
       longer.set(more, bytes.length);
       bytes = longer;
-      frames = framesIn(bytes, framing, video);
+      frames = framesIn(bytes, framing, video, false);
     }
     if (frames.length > 1) windows.push(withDurations(frames));
   }
   return windows;
+}
+
+/** Every frame of a file that is small enough to be read at once. Null as above. */
+export async function readWholeTransport(source: ByteSource): Promise<readonly PacketStamp[] | null> {
+  const bytes = await source.read(0, source.sizeBytes);
+  const framing = findFraming(bytes);
+  const video = framing && findVideoPid(bytes.subarray(0, headBytes), framing);
+  return framing && video ? withDurations(framesIn(bytes, framing, video, true)) : null;
 }

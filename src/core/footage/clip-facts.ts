@@ -6,18 +6,35 @@ import { keyFrameDistanceOfIndex, keyFrameDistanceOfPackets, keyFrameDistanceOfW
 import { parseStreamHeader } from './picture-format';
 import type { ContainerFacts, FootageFailure, KeyFrameDistance, PacketStamp, VideoFacts } from './types';
 
-const sumOf = (packets: readonly PacketStamp[], pick: (packet: PacketStamp) => number): number =>
-  packets.reduce((sum, packet) => sum + pick(packet), 0);
+/** Sums over packets, made in one pass: long films have hundreds of thousands. */
+interface PacketSums {
+  readonly count: number;
+  readonly bytes: number;
+  /** Durations of all packets together. */
+  readonly durationsMs: number;
+  /** From the first stamp of each window to the end of its last frame, together. */
+  readonly spannedMs: number;
+  /** The same of the first window alone, without what an edit list hides before zero. */
+  readonly visibleMs: number;
+}
 
-/** From the first stamp to the end of the last frame; `leastMs` cuts off what an edit list hides. */
-function spanOf(packets: readonly PacketStamp[], leastMs = Number.NEGATIVE_INFINITY): number {
-  let first = Number.POSITIVE_INFINITY;
-  let end = Number.NEGATIVE_INFINITY;
-  for (const { presentationMs, durationMs } of packets) {
-    first = Math.min(first, Math.max(presentationMs, leastMs));
-    end = Math.max(end, presentationMs + durationMs);
+function sumPackets(windows: readonly (readonly PacketStamp[])[]): PacketSums {
+  const sums = { count: 0, bytes: 0, durationsMs: 0, spannedMs: 0, visibleMs: 0 };
+  for (const window of windows) {
+    let first = Number.POSITIVE_INFINITY;
+    let end = Number.NEGATIVE_INFINITY;
+    for (const { presentationMs, durationMs, sizeBytes } of window) {
+      if (presentationMs < first) first = presentationMs;
+      if (presentationMs + durationMs > end) end = presentationMs + durationMs;
+      sums.bytes += sizeBytes;
+      sums.durationsMs += durationMs;
+    }
+    if (window.length === 0) continue;
+    if (sums.count === 0) sums.visibleMs = Math.max(0, end - Math.max(first, 0));
+    sums.count += window.length;
+    sums.spannedMs += end - first;
   }
-  return packets.length > 0 ? Math.max(0, end - first) : 0;
+  return sums;
 }
 
 function sampledKeyFrameDistance(facts: ContainerFacts, frameRateFps: number): KeyFrameDistance {
@@ -34,22 +51,20 @@ function sampledKeyFrameDistance(facts: ContainerFacts, frameRateFps: number): K
  * The time that an average rate is taken over. MP4 states the sum of decoding times, which is what ffprobe divides by;
  * a header that is far from the packets is not believed.
  */
-function coveredMsOf(facts: ContainerFacts): number {
-  const packetsMs = sumOf(facts.windows.flat(), (packet) => packet.durationMs);
-  const isBelievable = Math.abs(facts.mediaDurationMs / Math.max(packetsMs, 1) - 1) < 0.1;
-  return facts.isWhole && isBelievable ? facts.mediaDurationMs : packetsMs;
+function coveredMsOf(facts: ContainerFacts, { durationsMs }: PacketSums): number {
+  const isBelievable = Math.abs(facts.mediaDurationMs / Math.max(durationsMs, 1) - 1) < 0.1;
+  return facts.isWhole && isBelievable ? facts.mediaDurationMs : durationsMs;
 }
 
 /**
  * Bit rate of the video track: counted where all packets are known, else over the windows; one window from the start
  * tells less than the whole file less its sound, as long as nothing else lies in the file.
  */
-function videoBitPerSec(facts: ContainerFacts, coveredMs: number): number {
+function videoBitPerSec(facts: ContainerFacts, { bytes, spannedMs }: PacketSums): number {
   const isFileTelling = facts.otherBitPerSec > 0 || (facts.videoTrackCount === 1 && facts.container !== 'ts');
   if (!facts.isWhole && isFileTelling && facts.statedDurationMs > 0)
     return Math.max(0, (facts.sizeBytes * 8) / (facts.statedDurationMs / 1000) - facts.otherBitPerSec);
-  const bits = sumOf(facts.windows.flat(), (packet) => packet.sizeBytes) * 8;
-  return bits / (Math.max(coveredMs, 1) / 1000);
+  return (bytes * 8) / (Math.max(spannedMs, 1) / 1000);
 }
 
 /** Frames are stored up to this many places away from where they are shown. */
@@ -59,10 +74,12 @@ const reorderedFrames = 16;
  * Presentation stamps of a window. One that was cut out of a file lacks frames at both ends, which are stored beyond
  * the cut; those ends are left out, or they would look like uneven intervals.
  */
-function runOf(window: readonly PacketStamp[], isWhole: boolean): readonly number[] {
-  const stamps = window.map((packet) => packet.presentationMs).sort((a, b) => a - b);
+function runOf(window: readonly PacketStamp[], isWhole: boolean): ArrayLike<number> {
+  const stamps = new Float64Array(window.length);
+  for (let i = 0; i < window.length; i++) stamps[i] = window[i]?.presentationMs ?? 0;
+  stamps.sort();
   const canTrim = !isWhole && stamps.length > 3 * reorderedFrames;
-  return canTrim ? stamps.slice(reorderedFrames, -reorderedFrames) : stamps;
+  return canTrim ? stamps.subarray(reorderedFrames, -reorderedFrames) : stamps;
 }
 
 /**
@@ -72,20 +89,19 @@ function runOf(window: readonly PacketStamp[], isWhole: boolean): readonly numbe
 export function buildClipFacts(facts: ContainerFacts): Result<VideoFacts, FootageFailure> {
   const codec = nameVideoCodec(facts);
   if (!codec) return fail({ code: 'codec-unknown' });
-  const packets = facts.windows.flat();
+  const sums = sumPackets(facts.windows);
   const header = parseStreamHeader({ ...facts, codec });
   const { widthPx, heightPx } = header.size ?? facts;
-  if (packets.length === 0 || widthPx <= 0 || heightPx <= 0) return fail({ code: 'no-frames' });
+  if (sums.count === 0 || widthPx <= 0 || heightPx <= 0) return fail({ code: 'no-frames' });
   const { frameRate, isVariableFrameRate, frameIntervals } = computeFrameRate({
     runsMs: facts.windows.map((window) => runOf(window, facts.isWhole)),
     ticksPerSec: facts.ticksPerSec,
-    coveredMs: coveredMsOf(facts),
+    coveredMs: coveredMsOf(facts, sums),
     declaredFrameDurationNs: facts.declaredFrameDurationNs,
   });
-  const spannedMs = facts.windows.reduce((sum, window) => sum + spanOf(window), 0);
-  const durationMs = facts.isWhole ? spanOf(packets, 0) : Math.max(facts.statedDurationMs, spannedMs);
+  const durationMs = facts.isWhole ? sums.visibleMs : Math.max(facts.statedDurationMs, sums.spannedMs);
   const keyFrameDistance = facts.isWhole
-    ? keyFrameDistanceOfPackets(packets, true)
+    ? keyFrameDistanceOfPackets(facts.windows[0] ?? [], true)
     : sampledKeyFrameDistance(facts, rationalToNumber(frameRate));
   return succeed({
     kind: 'video',
@@ -105,9 +121,9 @@ export function buildClipFacts(facts: ContainerFacts): Result<VideoFacts, Footag
     frameRate,
     isVariableFrameRate,
     frameIntervals,
-    bitrateMbitPerSec: videoBitPerSec(facts, spannedMs) / 1e6,
+    bitrateMbitPerSec: videoBitPerSec(facts, sums) / 1e6,
     durationMs,
-    frameCount: facts.isWhole ? packets.length : null,
+    frameCount: facts.isWhole ? sums.count : null,
     keyFrameDistance: isIntraFrameCodec(codec)
       ? { longestFrames: 1, meanFrames: 1, isSampled: false }
       : keyFrameDistance,

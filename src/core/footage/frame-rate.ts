@@ -32,7 +32,7 @@ export interface FrameRateFacts {
 }
 
 /** Stamps of one run of frames in ticks, in the order in which they are shown. */
-type TickRun = readonly number[];
+type TickRun = Float64Array;
 
 /** Largest distance, in ticks, of any stamp from the nearest place where a frame of this rate could stand. */
 function misfitTicks(runs: readonly TickRun[], rate: Rational, ticksPerSec: number): number {
@@ -71,6 +71,21 @@ function rateOfDuration(durationNs: number): Rational {
   return standard ?? reduceRational({ num: 1_000_000_000, den: Math.round(durationNs) });
 }
 
+function toTicks(run: ArrayLike<number>, ticksPerSec: number): Float64Array {
+  const ticks = new Float64Array(run.length);
+  for (let i = 0; i < run.length; i++) ticks[i] = Math.round(((run[i] as number) * ticksPerSec) / 1000);
+  return ticks;
+}
+
+/** Ticks from each frame to the next, within each run. */
+function intervalsOf(runs: readonly TickRun[]): Float64Array {
+  const intervals = new Float64Array(sumOf(runs.map((run) => Math.max(0, run.length - 1))));
+  let at = 0;
+  for (const run of runs)
+    for (let i = 1; i < run.length; i++, at++) intervals[at] = (run[i] as number) - (run[i - 1] as number);
+  return intervals;
+}
+
 const spanOf = (run: TickRun): number => (run.at(-1) ?? 0) - (run[0] ?? 0);
 const sumOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0);
 
@@ -85,17 +100,18 @@ const sumOf = (values: readonly number[]): number => values.reduce((sum, value) 
  * @param source.declaredFrameDurationNs what the track declares, used where the stamps agree with it
  */
 export function computeFrameRate(source: {
-  readonly runsMs: readonly (readonly number[])[];
+  readonly runsMs: readonly ArrayLike<number>[];
   readonly ticksPerSec: number;
   readonly coveredMs: number;
   readonly declaredFrameDurationNs: number | null;
 }): FrameRateFacts {
   const { ticksPerSec } = source;
   const runs: readonly TickRun[] = source.runsMs.map((run) =>
-    run.map((ms) => Math.round((ms * ticksPerSec) / 1000)).sort((a, b) => a - b),
+    // A typed array sorts by number, and ten times as fast.
+    toTicks(run, ticksPerSec).sort(),
   );
   const frameCount = sumOf(runs.map((run) => run.length));
-  const sorted = runs.flatMap((run) => run.slice(1).map((tick, i) => tick - (run[i] as number))).sort((a, b) => a - b);
+  const sorted = intervalsOf(runs).sort();
   const [smallest = 0, largest = 0] = [sorted[0], sorted.at(-1)];
   const usual = sorted.length > 0 ? percentileOfSorted(sorted, 0.5) : 0;
   const toMs = (ticks: number): number => (ticks * 1000) / ticksPerSec;
