@@ -52,7 +52,7 @@ try {
     const tick = (at) => { if (last) benchFrames.push(at - last); last = at; requestAnimationFrame(tick); };
     requestAnimationFrame(tick);
     new PerformanceObserver((list) => list.getEntries().forEach((entry) => {
-      if (entry.interactionId) benchEvents.push(entry.duration);
+      if (entry.interactionId) benchEvents.push([entry.duration, entry.name, entry.target?.getAttribute?.('aria-label') ?? entry.target?.textContent ?? '', entry.processingEnd - entry.processingStart]);
     })).observe({ type: 'event', durationThreshold: 16 });
   `);
   const box = await table.boundingBox();
@@ -67,16 +67,21 @@ try {
     await table.getByRole('button', { name, exact: true }).click();
     await page.waitForTimeout(250);
   }
-  for (const check of await table.getByRole('checkbox').all()) {
+  // The first rows, so that no press has to scroll the page to where it is made.
+  await table.evaluate((element) => element.parentElement?.scrollTo(0, 0));
+  await page.waitForTimeout(400);
+  for (const check of (await table.getByRole('checkbox').all()).slice(0, 5)) {
     await check.click();
     await page.waitForTimeout(120);
     if (isQuick) break;
   }
   await page.getByRole('searchbox', { name: 'Find by name or folder' }).pressSequentially('take-99', { delay: 150 });
   await page.waitForTimeout(300);
-  const events = (await page.evaluate('benchEvents.slice()')) as number[];
+  type Press = readonly [durationMs: number, name: string, target: string, handlersMs: number];
+  const events = (await page.evaluate('benchEvents.slice()')) as Press[];
   await browser.close();
   const sorted = [...frames].sort((a, b) => a - b);
+  const slowest = [...events].sort((a, b) => b[0] - a[0]).slice(0, 3);
   console.log(
     JSON.stringify({
       bench: 'clip-table',
@@ -86,7 +91,8 @@ try {
       scroll95Ms: percentileOfSorted(sorted, 0.95),
       scrollWorstMs: sorted.at(-1),
       presses: events.length,
-      pressWorstMs: Math.max(...events),
+      pressWorstMs: slowest[0]?.[0] ?? 0,
+      slowest,
       limitMs: 100,
     }),
   );

@@ -58,7 +58,7 @@ test('sorts, filters and selects clips, says where they lie, and takes the table
   await page.getByRole('checkbox', { name: 'Select all clips shown' }).check();
   const bar = page.getByRole('group', { name: 'Selected clips' });
   await expect(bar).toContainText('clips selected');
-  await bar.getByRole('button', { name: /Say where they lie/ }).click();
+  await bar.getByRole('button', { name: /Say which/ }).click();
   await page.getByRole('option', { name: 'Still in the cloud' }).click();
   await expect(page.getByRole('row', { name: /kiln-loading-a/ })).toContainText('still in the cloud');
   await bar.getByRole('button', { name: 'State facts' }).click();

@@ -1,7 +1,7 @@
 'use client';
 
 import { FilePlus2, FileText, FolderPlus } from 'lucide-react';
-import { type ChangeEvent, useRef } from 'react';
+import { type ChangeEvent, memo, useRef } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Row } from '@/ui/layout';
@@ -26,7 +26,7 @@ interface AddFootageProps {
 }
 
 /** Where files come in: dropped anywhere on the step, or chosen here. */
-export function AddFootage({ isFull, onFiles, onAskReport }: AddFootageProps) {
+export const AddFootage = memo(function AddFootage({ isFull, onFiles, onAskReport }: AddFootageProps) {
   const files = useRef<HTMLInputElement>(null);
   const folder = useRef<HTMLInputElement>(null);
   const take = async (event: ChangeEvent<HTMLInputElement>) => {
@@ -74,4 +74,4 @@ export function AddFootage({ isFull, onFiles, onAskReport }: AddFootageProps) {
       </Row>
     </Zone>
   );
-}
+});

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import styled from 'styled-components';
 import { type ClipFilter, type ClipRow, clipGroups, countTraits } from '@/core/diagnose';
 import type { ClipTrait } from '@/core/footage';
@@ -33,7 +33,7 @@ interface ClipFiltersProps {
 }
 
 /** Which clips of the table are shown. */
-export function ClipFilters({ rows, filter, onChange }: ClipFiltersProps) {
+export const ClipFilters = memo(function ClipFilters({ rows, filter, onChange }: ClipFiltersProps) {
   const traits = useMemo(() => countTraits(rows), [rows]);
   return (
     <Line>
@@ -59,4 +59,4 @@ export function ClipFilters({ rows, filter, onChange }: ClipFiltersProps) {
       />
     </Line>
   );
-}
+});

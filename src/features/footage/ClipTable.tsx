@@ -1,8 +1,8 @@
 'use client';
 
-import { type RowSelectionState, type SortingState, type Updater, useTable } from '@tanstack/react-table';
+import { type SortingState, useTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useRef, useState } from 'react';
+import { memo, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { ClipRow } from '@/core/diagnose';
 import { DataTable } from '@/ui/DataTable';
@@ -37,13 +37,13 @@ const Table = styled(DataTable)`
 
 interface ClipTableProps {
   readonly rows: readonly ClipRow[];
-  readonly selection: RowSelectionState;
-  readonly onSelectionChange: (updater: Updater<RowSelectionState>) => void;
+  readonly selection: ReadonlySet<string>;
+  readonly onSelect: (clipIds: readonly string[], isSelected: boolean) => void;
   readonly onOpen: (clipId: string) => void;
 }
 
 /** Clips that are shown, dearest first until sorted otherwise; only the rows in sight are in the page. */
-export function ClipTable({ rows, selection, onSelectionChange, onOpen }: ClipTableProps) {
+export const ClipTable = memo(function ClipTable({ rows, selection, onSelect, onOpen }: ClipTableProps) {
   const [sorting, setSorting] = useState<SortingState>([{ id: 'own', desc: true }]);
   const { widths, change } = useColumnWidths();
   const table = useTable({
@@ -51,9 +51,8 @@ export function ClipTable({ rows, selection, onSelectionChange, onOpen }: ClipTa
     columns: clipColumns,
     data: rows,
     getRowId: (row) => row.clipId,
-    state: { sorting, rowSelection: selection, columnSizing: widths },
+    state: { sorting, columnSizing: widths },
     onSortingChange: setSorting,
-    onRowSelectionChange: onSelectionChange,
     onColumnSizingChange: change,
     columnResizeMode: 'onChange',
     enableSortingRemoval: false,
@@ -70,6 +69,7 @@ export function ClipTable({ rows, selection, onSelectionChange, onOpen }: ClipTa
   const abovePx = items[0]?.start ?? 0;
   const belowPx = virtual.getTotalSize() - (items.at(-1)?.end ?? 0);
   const headers = table.getHeaderGroups()[0]?.headers ?? [];
+  const selectedCount = rows.reduce((count, row) => count + (selection.has(row.clipId) ? 1 : 0), 0);
   const widthPx = checkColumnPx + table.getTotalSize();
   return (
     <Frame ref={frame}>
@@ -85,9 +85,14 @@ export function ClipTable({ rows, selection, onSelectionChange, onOpen }: ClipTa
             <td data-check>
               <PlainCheck
                 label="Select all clips shown"
-                isSelected={table.getIsAllRowsSelected()}
-                isIndeterminate={table.getIsSomeRowsSelected()}
-                onChange={(isSelected) => table.toggleAllRowsSelected(isSelected)}
+                isSelected={selectedCount === rows.length}
+                isIndeterminate={selectedCount > 0}
+                onChange={(isSelected) =>
+                  onSelect(
+                    rows.map((row) => row.clipId),
+                    isSelected,
+                  )
+                }
               />
             </td>
             {headers.map((header) => (
@@ -115,8 +120,8 @@ export function ClipTable({ rows, selection, onSelectionChange, onOpen }: ClipTa
                   key={row.id}
                   row={row.original}
                   rowIndex={item.index + 2}
-                  isSelected={selection[row.id] === true}
-                  onSelect={(isSelected) => row.toggleSelected(isSelected)}
+                  isSelected={selection.has(row.id)}
+                  onSelect={(isSelected) => onSelect([row.id], isSelected)}
                   onOpen={onOpen}
                 />
               )
@@ -131,4 +136,4 @@ export function ClipTable({ rows, selection, onSelectionChange, onOpen }: ClipTa
       </Table>
     </Frame>
   );
-}
+});

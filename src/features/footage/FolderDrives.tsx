@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import styled from 'styled-components';
 import type { CardClip, JobCard } from '@/core/card';
 import { type DriveKind, driveKinds } from '@/core/machine';
@@ -50,7 +50,7 @@ interface FolderDrivesProps {
 }
 
 /** Where each folder's files lie: asked, because a browser cannot know it. */
-export function FolderDrives({ card, onSetDrive }: FolderDrivesProps) {
+export const FolderDrives = memo(function FolderDrives({ card, onSetDrive }: FolderDrivesProps) {
   const folders = useMemo(() => listFolders(card.clips), [card.clips]);
   const rest = driveTexts[card.machine.footageDrive.value];
   return (
@@ -85,4 +85,4 @@ export function FolderDrives({ card, onSetDrive }: FolderDrivesProps) {
       </List>
     </Sheet>
   );
-}
+});

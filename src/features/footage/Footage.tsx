@@ -1,9 +1,8 @@
 'use client';
 
-import type { RowSelectionState } from '@tanstack/react-table';
 import { Download } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { type CardClip, targetFpsOf } from '@/core/card';
 import { type ClipFilter, everyClip, filterClipRows, listClipRows } from '@/core/diagnose';
@@ -31,6 +30,8 @@ import { useFootageState } from './use-footage-state';
 
 const ClipSheet = dynamic(() => import('./ClipSheet').then((module) => module.ClipSheet), { ssr: false });
 
+const noneSelected: ReadonlySet<string> = new Set();
+
 const DropArea = styled.div`
   min-height: calc(100vh - 120px);
 `;
@@ -43,17 +44,31 @@ export function Footage() {
   const [isOver, setIsOver] = useState(false);
   const [isAskingReport, setIsAskingReport] = useState(false);
   const [filter, setFilter] = useState<ClipFilter>(everyClip);
-  const [selection, setSelection] = useState<RowSelectionState>({});
+  const [selection, setSelection] = useState<ReadonlySet<string>>(noneSelected);
   const [openId, setOpenId] = useState<string | null>(null);
   const rows = useMemo(() => listClipRows(card), [card]);
-  const shown = useMemo(() => filterClipRows(rows, filter), [rows, filter]);
+  // What is typed shows at once; a thousand rows may follow a moment later.
+  const settledFilter = useDeferredValue(filter);
+  const shown = useMemo(() => filterClipRows(rows, settledFilter), [rows, settledFilter]);
   const budgetMs = 1000 / targetFpsOf(card);
   const isFull = rows.length > 0;
-  const selected = useMemo(() => card.clips.filter((clip) => selection[clip.id]), [card.clips, selection]);
+  const selected = useMemo(() => card.clips.filter((clip) => selection.has(clip.id)), [card.clips, selection]);
   const open = card.clips.find((clip) => clip.id === openId);
   const openRow = rows.find((row) => row.clipId === openId);
   const openIndex = shown.findIndex((row) => row.clipId === openId);
 
+  const select = useCallback(
+    (ids: readonly string[], isSelected: boolean) =>
+      setSelection((now) => {
+        const next = new Set(now);
+        for (const id of ids)
+          if (isSelected) next.add(id);
+          else next.delete(id);
+        return next;
+      }),
+    [],
+  );
+  const askReport = useCallback(() => setIsAskingReport(true), []);
   const setDrive = useCallback(
     (ids: readonly string[], drive: DriveKind | null) => run({ type: 'setClipDrive', input: { ids, drive } }),
     [run],
@@ -61,7 +76,7 @@ export function Footage() {
   const remove = (clips: readonly CardClip[]): void => {
     const placed = clips.map((clip) => ({ clip, index: card.clips.indexOf(clip) }));
     if (!run({ type: 'removeClips', input: { ids: clips.map(({ id }) => id) } }).ok) return;
-    setSelection({});
+    setSelection(noneSelected);
     setOpenId(null);
     const what = clips.length === 1 ? `“${clips[0]?.facts.fileName}”` : formatCount(clips.length, 'clip');
     notify({
@@ -104,7 +119,7 @@ export function Footage() {
       }}
     >
       <StepPage stepId="footage">
-        <AddFootage isFull={isFull} onFiles={addFiles} onAskReport={() => setIsAskingReport(true)} />
+        <AddFootage isFull={isFull} onFiles={addFiles} onAskReport={askReport} />
         <ReadingProgress state={state} onStop={stop} />
         <NotTakenList state={state} onDismiss={dismiss} />
         {isFull && (
@@ -118,7 +133,7 @@ export function Footage() {
             >
               <ClipFilters rows={rows} filter={filter} onChange={setFilter} />
               {shown.length > 0 ? (
-                <ClipTable rows={shown} selection={selection} onSelectionChange={setSelection} onOpen={setOpenId} />
+                <ClipTable rows={shown} selection={selection} onSelect={select} onOpen={setOpenId} />
               ) : (
                 <Row>
                   <p>No clip is like that.</p>
@@ -130,10 +145,10 @@ export function Footage() {
                 onSetDrive={setDrive}
                 onReadAgain={readAgain}
                 onRemove={remove}
-                onClear={() => setSelection({})}
+                onClear={() => setSelection(noneSelected)}
               />
               <Row style={{ marginTop: 12, justifyContent: 'space-between' }}>
-                <Soft>
+                <Soft style={{ flex: '1 1 340px' }}>
                   “Frame”: the longest of reading, decoding and scaling this clip, by the estimate. Press a name for
                   everything known of it, and to play it for real.
                 </Soft>

@@ -1,5 +1,6 @@
 'use client';
 
+import { memo } from 'react';
 import styled from 'styled-components';
 import { type ClipRow, findHeaviest } from '@/core/diagnose';
 import type { LaneId } from '@/core/load';
@@ -42,7 +43,7 @@ interface HeaviestClipsProps {
 }
 
 /** The clips that hurt most on this timeline and machine, by name. */
-export function HeaviestClips({ rows, budgetMs, onOpen }: HeaviestClipsProps) {
+export const HeaviestClips = memo(function HeaviestClips({ rows, budgetMs, onOpen }: HeaviestClipsProps) {
   const heaviest = findHeaviest(rows, shownCount);
   const overCount = rows.filter((row) => row.cost?.isOverBudget).length;
   const longestMs = Math.max(budgetMs * 1.25, ...heaviest.map((row) => row.cost?.ownMs ?? 0));
@@ -82,4 +83,4 @@ export function HeaviestClips({ rows, budgetMs, onOpen }: HeaviestClipsProps) {
       </List>
     </Sheet>
   );
-}
+});

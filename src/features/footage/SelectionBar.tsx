@@ -16,13 +16,13 @@ const Bar = styled.div`
   display: flex;
   flex-wrap: wrap;
   align-items: end;
-  gap: 8px 12px;
+  gap: 8px 10px;
   margin: 0 -18px;
   padding: 10px 18px;
   background: ${colour.oilWash};
   border-top: 1px solid ${colour.line};
   > b { align-self: center; }
-  > div { width: 190px; }
+  > div { width: 158px; }
 `;
 
 export interface SelectionActions {
@@ -48,7 +48,7 @@ export function SelectionBar({ clips, onSetDrive, onReadAgain, onRemove, onClear
         <SelectField<DriveKind>
           label="Drive"
           value={null}
-          placeholder="Say where they lie"
+          placeholder="Say which"
           options={driveKinds.map(({ id }) => ({ value: id, label: driveTexts[id] }))}
           onChange={(drive) => onSetDrive(ids, drive)}
         />

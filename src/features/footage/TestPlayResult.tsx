@@ -94,8 +94,8 @@ export function TestPlayResult({ test }: { readonly test: DecodeTest }) {
         </Table>
       </TableFrame>
       <Soft>
-        Dropped: what a viewer at the clip’s own rate would have had to leave out. A smaller picture is cheaper to draw,
-        not to decode.
+        Dropped: what a viewer at the clip’s own rate would have had to leave out. What the drawn runs lack against
+        decoding alone went into drawing, here by this browser; an editor draws in its own way.
       </Soft>
     </>
   );

@@ -3,7 +3,6 @@ import {
   columnSizingFeature,
   createColumnHelper,
   createSortedRowModel,
-  rowSelectionFeature,
   rowSortingFeature,
   sortFn_alphanumeric,
   sortFn_basic,
@@ -14,7 +13,6 @@ import type { ClipRow } from '@/core/diagnose';
 /** What the clip table can do; nothing else of the table package is bundled. */
 export const clipTableFeatures = tableFeatures({
   rowSortingFeature,
-  rowSelectionFeature,
   columnSizingFeature,
   columnResizingFeature,
   sortedRowModel: createSortedRowModel(),
@@ -30,7 +28,7 @@ export const clipColumns = helper.columns([
   helper.accessor((row) => row.facts.fileName, {
     id: 'name',
     header: 'Clip',
-    size: 290,
+    size: 284,
     minSize: 120,
     sortFn: 'alphanumeric',
   }),
@@ -60,7 +58,7 @@ export const clipColumns = helper.columns([
   helper.accessor((row) => row.cost?.ownMs, {
     id: 'own',
     header: 'Frame, ms',
-    size: 94,
+    size: 100,
     minSize: 66,
     sortFn: 'basic',
     sortUndefined: 'last',
