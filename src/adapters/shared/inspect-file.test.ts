@@ -306,6 +306,74 @@ describe('inspectFile on very large files', () => {
   });
 });
 
+describe('inspectFile on large files without an index', () => {
+  for (const name of ['long.ts', 'long-no-cues.mkv'])
+    it(`tells ${name} from windows spread over it, and says so`, async () => {
+      const { result, bytesRead } = await inspectPath(large(name));
+      if (!result.ok || result.value.kind !== 'video') throw new Error(JSON.stringify(result));
+      const { video, packets } = probe(large(name));
+      expect(bytesRead).toBeLessThan(readBudgetBytes);
+      expect(result.value.sizeBytes).toBeGreaterThan(40_000_000);
+      expect(result.value).toMatchObject({
+        codec: 'h264',
+        frameCount: null,
+        frameRate: { num: 25, den: 1 },
+        widthPx: video.width,
+        heightPx: video.height,
+        keyFrameDistance: { isSampled: true, longestFrames: longestDistance(packets) },
+      });
+      expect(Math.abs(result.value.durationMs - 60_000)).toBeLessThan(1500);
+      expect(Math.abs(result.value.bitrateMbitPerSec / 12 - 1)).toBeLessThan(0.1);
+    });
+});
+
+describe('inspectFile on headers that lie', () => {
+  /** A file of ten gigabytes that holds these bytes at its start and zeros after them. */
+  const hollow = (head: Uint8Array) => {
+    let mostAtOnce = 0;
+    const source: ByteSource = {
+      fileName: 'lie.mp4',
+      sizeBytes: 10_000_000_000,
+      checkState: async () => 'same',
+      read: async (start, end) => {
+        mostAtOnce = Math.max(mostAtOnce, end - start);
+        const bytes = new Uint8Array(Math.max(0, Math.min(end, 10_000_000_000) - start));
+        if (start < head.length) bytes.set(head.subarray(start, end));
+        return bytes;
+      },
+    };
+    return { source, mostAtOnce: () => mostAtOnce };
+  };
+  const box = (type: string, sizeBytes: number): Uint8Array => {
+    const bytes = new Uint8Array(8);
+    new DataView(bytes.buffer).setUint32(0, sizeBytes);
+    bytes.set(new TextEncoder().encode(type), 4);
+    return bytes;
+  };
+
+  it('refuses an index that claims two gigabytes before reading it', async () => {
+    const head = new Uint8Array([...box('ftyp', 16), ...new TextEncoder().encode('isom'), 0, 0, 0, 0]);
+    const { source, mostAtOnce } = hollow(
+      new Uint8Array([...head, ...box('moov', 2_000_000_000), ...box('trak', 1_900_000_000)]),
+    );
+    const { result, bytesRead } = await inspectFile(source);
+    expect(result.ok).toBe(false);
+    expect(bytesRead).toBeLessThanOrEqual(readBudgetBytes);
+    expect(mostAtOnce()).toBeLessThanOrEqual(readBudgetBytes);
+  });
+
+  it('refuses a Matroska head whose parts claim gigabytes', async () => {
+    const ebml = [0x1a, 0x45, 0xdf, 0xa3, 0x80];
+    const segment = [0x18, 0x53, 0x80, 0x67, 0x01, 0xff, 0xff, 0xff, 0xff, 0xff, 0xff, 0xff];
+    const tracks = [0x16, 0x54, 0xae, 0x6b, 0x08, 0x77, 0x35, 0x94, 0x00];
+    const { source, mostAtOnce } = hollow(new Uint8Array([...ebml, ...segment, ...tracks]));
+    const { result, bytesRead } = await inspectFile(source);
+    expect(result.ok).toBe(false);
+    expect(bytesRead).toBeLessThanOrEqual(readBudgetBytes);
+    expect(mostAtOnce()).toBeLessThanOrEqual(readBudgetBytes);
+  });
+});
+
 describe('countBytes', () => {
   it('counts what it gave and refuses before going over the budget', async () => {
     const source = countBytes(bytesSource(new Uint8Array(100)), 60);

@@ -53,7 +53,7 @@ function sampledKeyFrameDistance(facts: ContainerFacts, frameRateFps: number): K
  */
 function coveredMsOf(facts: ContainerFacts, { durationsMs }: PacketSums): number {
   const isBelievable = Math.abs(facts.mediaDurationMs / Math.max(durationsMs, 1) - 1) < 0.1;
-  return facts.isWhole && isBelievable ? facts.mediaDurationMs : durationsMs;
+  return isBelievable ? facts.mediaDurationMs : durationsMs;
 }
 
 /**
@@ -67,8 +67,8 @@ function videoBitPerSec(facts: ContainerFacts, { bytes, spannedMs }: PacketSums)
   return (bytes * 8) / (Math.max(spannedMs, 1) / 1000);
 }
 
-/** Frames are stored up to this many places away from where they are shown. */
-const reorderedFrames = 16;
+/** Frames are stored up to this many places away from where they are shown; encoders go no further than about half of it. */
+const reorderedFrames = 8;
 
 /**
  * Presentation stamps of a window. One that was cut out of a file lacks frames at both ends, which are stored beyond
@@ -78,8 +78,9 @@ function runOf(window: readonly PacketStamp[], isWhole: boolean): ArrayLike<numb
   const stamps = new Float64Array(window.length);
   for (let i = 0; i < window.length; i++) stamps[i] = window[i]?.presentationMs ?? 0;
   stamps.sort();
-  const canTrim = !isWhole && stamps.length > 3 * reorderedFrames;
-  return canTrim ? stamps.subarray(reorderedFrames, -reorderedFrames) : stamps;
+  if (isWhole) return stamps;
+  const trimmed = Math.min(reorderedFrames, Math.floor(stamps.length / 4));
+  return stamps.subarray(trimmed, stamps.length - trimmed);
 }
 
 /**
@@ -96,7 +97,7 @@ export function buildClipFacts(facts: ContainerFacts): Result<VideoFacts, Footag
   const { frameRate, isVariableFrameRate, frameIntervals } = computeFrameRate({
     runsMs: facts.windows.map((window) => runOf(window, facts.isWhole)),
     ticksPerSec: facts.ticksPerSec,
-    coveredMs: coveredMsOf(facts, sums),
+    coveredMs: facts.isWhole ? coveredMsOf(facts, sums) : null,
     declaredFrameDurationNs: facts.declaredFrameDurationNs,
   });
   const durationMs = facts.isWhole ? sums.visibleMs : Math.max(facts.statedDurationMs, sums.spannedMs);

@@ -110,6 +110,18 @@ describe('computeFrameRate', () => {
     expect(facts).toMatchObject({ frameRate: { num: 30, den: 1 }, isVariableFrameRate: true });
   });
 
+  it('averages the intervals of runs that are cut out of a longer film', () => {
+    const run = [0, 40, 80, 160, 200, 240];
+    const facts = computeFrameRate({
+      runsMs: [run, run.map((ms) => ms + 60_000)],
+      ticksPerSec: 90_000,
+      coveredMs: null,
+      declaredFrameDurationNs: null,
+    });
+    expect(facts.isVariableFrameRate).toBe(true);
+    expect(rationalToNumber(facts.frameRate)).toBeCloseTo(5 / 0.24, 6);
+  });
+
   it('does not take the gap between two windows for an interval', () => {
     const later = stampsOf(25, 50).map((ms) => ms + 90_013);
     const facts = computeFrameRate({

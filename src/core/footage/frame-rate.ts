@@ -96,13 +96,14 @@ const sumOf = (values: readonly number[]): number => values.reduce((sum, value) 
  *
  * @param source.runsMs stamps of each run of consecutive frames, in any order; at least one stamp in all
  * @param source.ticksPerSec the container's clock
- * @param source.coveredMs from the first stamp to the end of the last frame, over all runs
+ * @param source.coveredMs from the first stamp to the end of the last frame, over all runs; null where runs are cut out
+ *   of a longer film, and the average is that of the intervals within them
  * @param source.declaredFrameDurationNs what the track declares, used where the stamps agree with it
  */
 export function computeFrameRate(source: {
   readonly runsMs: readonly ArrayLike<number>[];
   readonly ticksPerSec: number;
-  readonly coveredMs: number;
+  readonly coveredMs: number | null;
   readonly declaredFrameDurationNs: number | null;
 }): FrameRateFacts {
   const { ticksPerSec } = source;
@@ -121,13 +122,20 @@ export function computeFrameRate(source: {
   const toleranceTicks = Math.max(1.01, usual * 0.02);
   const isVariableFrameRate =
     sorted.length > 1 && (largest - usual > toleranceTicks || usual - smallest > toleranceTicks);
-  const coveredTicks = Math.max(1, Math.round((source.coveredMs * ticksPerSec) / 1000));
-  const average = reduceRational({ num: frameCount * Math.round(ticksPerSec), den: coveredTicks });
+  const intervalTicks = sumOf(runs.map(spanOf));
+  const coveredTicks =
+    source.coveredMs === null
+      ? intervalTicks * (frameCount / Math.max(1, sorted.length))
+      : (source.coveredMs * ticksPerSec) / 1000;
+  const average = reduceRational({
+    num: frameCount * Math.round(ticksPerSec),
+    den: Math.max(1, Math.round(coveredTicks)),
+  });
   const declared = source.declaredFrameDurationNs ? rateOfDuration(source.declaredFrameDurationNs) : null;
   if (declared && misfitTicks(runs, declared, ticksPerSec) <= 1.05)
     return { frameRate: declared, isVariableFrameRate, frameIntervals };
   if (isVariableFrameRate) return { frameRate: average, isVariableFrameRate, frameIntervals };
-  const meanIntervalTicks = sorted.length > 0 ? sumOf(runs.map(spanOf)) / sorted.length : coveredTicks;
+  const meanIntervalTicks = sorted.length > 0 ? intervalTicks / sorted.length : coveredTicks;
   const fitted = fitStandardRate(runs, ticksPerSec / Math.max(meanIntervalTicks, 1e-6), ticksPerSec);
   return { frameRate: fitted ?? average, isVariableFrameRate, frameIntervals };
 }
