@@ -30,6 +30,30 @@ const views: readonly View[] = [
   { name: 'first-things-day', path: '/card/demo-effects-bound/first-things', theme: 'day' },
   { name: 'machine-day', path: '/card/demo-programs-busy/machine', theme: 'day' },
   { name: 'footage-night', path: '/card/demo-decode-bound/footage', theme: 'night' },
+  {
+    name: 'clip-sheet-day',
+    path: '/card/demo-decode-bound/footage',
+    theme: 'day',
+    prepare: async (page) => {
+      await page.getByRole('table', { name: 'Clips' }).getByRole('button', { name: 'kiln-loading-a.mov' }).click();
+      const sheet = page.getByRole('dialog');
+      await sheet.getByText('key frames far apart').click();
+    },
+  },
+  {
+    name: 'test-play-night',
+    path: '/card/demo-decode-bound/footage',
+    theme: 'night',
+    prepare: async (page) => {
+      await page.getByLabel('Choose video files').setInputFiles(`${root}tests/fixtures/media/wheel.mp4`);
+      await page.getByRole('searchbox', { name: 'Find by name or folder' }).fill('wheel.mp4');
+      await page.getByRole('table', { name: 'Clips' }).getByRole('button', { name: 'wheel.mp4' }).click();
+      await page.getByRole('button', { name: 'Test-play this clip' }).click();
+      const result = page.getByText('This machine decodes');
+      await result.waitFor({ timeout: 60_000 });
+      await result.evaluate((element) => element.closest('section')?.scrollIntoView());
+    },
+  },
   { name: 'timeline-day', path: '/card/demo-effects-bound/timeline', theme: 'day' },
   { name: 'symptoms-night', path: '/card/demo-decode-bound/symptoms', theme: 'night' },
   { name: 'findings-day', path: '/card/demo-decode-bound/findings', theme: 'day' },
