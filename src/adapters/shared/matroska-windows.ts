@@ -18,7 +18,7 @@ const endBytes = 6 * 1024 * 1024;
 /** Ten seconds of frames, which most distances between key frames are below. */
 const windowFrames = 260;
 /** Frames of a small file, and all blocks beside them. */
-const wholeMost = { frames: 200_000, blocks: 2_000_000 } as const;
+const wholeMost = { frames: 200_000, blocks: 300_000 } as const;
 const usualFrameMs = 40;
 
 const clusterMark = [0x1f, 0x43, 0xb6, 0x75] as const;
