@@ -1,3 +1,4 @@
+import type { BrowserAnswer } from '@/core/card';
 import type { ChromaFormat, ClipFacts, ContainerFormat, ScanKind, SoundFormat, StillFormat } from '@/core/footage';
 import { rationalToNumber } from '@/core/numbers/rational';
 import { formatFps } from './format';
@@ -64,4 +65,18 @@ export function describeFormat(facts: ClipFacts): string {
     case 'sound':
       return `${nameContainer(facts.container)} sound, ${formatFps(facts.audio.sampleRateHz / 1000)} kHz`;
   }
+}
+
+const browserAnswerTexts: Readonly<Record<BrowserAnswer['hardware'], string>> = {
+  accepted: 'would decode it in hardware',
+  refused: 'decodes it, and refuses to in hardware',
+  'none-here': 'decodes it, and has no hardware decoding for anything',
+  'codec-unknown': 'does not decode it',
+};
+
+/** What this browser said when it was asked about a clip: a preference, not a proof. */
+export function describeBrowserAnswer({ hardware, isSmooth, isPowerEfficient }: BrowserAnswer): string {
+  const smooth = { yes: ', expects it to be smooth', no: ', expects it to stutter', unknown: '' }[isSmooth];
+  const efficient = { yes: ' and to save power', no: '', unknown: '' }[isPowerEfficient];
+  return `${browserAnswerTexts[hardware]}${smooth}${efficient}`;
 }

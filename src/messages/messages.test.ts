@@ -15,7 +15,7 @@ import { clipTraits } from '@/core/footage/traits';
 import { effectKinds, laneIds, stageIds } from '@/core/load';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { describeCommandFailure, describeConflict, stepTexts } from './card';
-import { describeDepth, nameCodec } from './clip-facts';
+import { describeBrowserAnswer, describeDepth, nameCodec } from './clip-facts';
 import { traitLabel } from './clip-traits';
 import { describeBudget, describeFit } from './findings';
 import { fixTitle } from './fix-titles';
@@ -86,6 +86,18 @@ describe('failures', () => {
     );
     expect(describeCommandFailure({ code: 'value-out-of-range', path: 'a.b', received: '4' })).toContain(
       '“a.b” would be 4',
+    );
+  });
+});
+
+describe('describeBrowserAnswer', () => {
+  it('tells each answer apart, and says nothing of what the browser did not tell', () => {
+    const answers = (['accepted', 'refused', 'none-here', 'codec-unknown'] as const).map((hardware) =>
+      describeBrowserAnswer({ hardware, isSmooth: 'unknown', isPowerEfficient: 'unknown' }),
+    );
+    expect(new Set(answers).size).toBe(4);
+    expect(describeBrowserAnswer({ hardware: 'accepted', isSmooth: 'yes', isPowerEfficient: 'yes' })).toBe(
+      'would decode it in hardware, expects it to be smooth and to save power',
     );
   });
 });

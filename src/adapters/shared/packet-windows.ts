@@ -87,6 +87,16 @@ async function sampleLargeFile(
   return sampled.windows.length > 0 ? sampled : null;
 }
 
+/** The same for a transport stream whose picture the container reader does not take; null where ours does not either. */
+export async function walkTransportPackets(source: CountingByteSource): Promise<PacketWalk | null> {
+  const isLarge = source.sizeBytes > wholeFileBytes;
+  const windows = isLarge ? await readTransportWindows(source, windowPlaces) : [await readWholeTransport(source)];
+  const known = windows?.filter((window) => window !== null) ?? [];
+  return known.length > 0
+    ? { ...nothingCounted, windows: known, isWhole: !isLarge, durationMs: isLarge ? spannedMs(known) : 0 }
+    : null;
+}
+
 /**
  * Lists a picture track's packets: from the tables of an index, or all of a small file, else windows spread over the
  * file. The readers for that are ours, because the container reader makes an object of each packet in turn: a hundred

@@ -15,7 +15,8 @@ import { fail, type Result, succeed } from '@/core/result';
 import type { CountingByteSource } from './byte-source';
 import { type MatroskaTrack, readMatroskaOutline } from './matroska-outline';
 import { type Mp4VideoTrack, readMp4Outline } from './mp4-outline';
-import { walkVideoPackets } from './packet-windows';
+import { walkTransportPackets, walkVideoPackets } from './packet-windows';
+import { readTransportPicture } from './transport-windows';
 
 const containerByFormatName: Readonly<Record<string, SoundFormat>> = {
   MP4: 'mp4',
@@ -64,11 +65,18 @@ const findTrack = ({ mp4Tracks, matroskaTracks }: Outline, trackId: number): Out
   matroskaTrack: matroskaTracks.find((track) => track.number === trackId) ?? null,
 });
 
+/** MPEG sound of layer II goes by the reader's name for layer III; the layer stands in each frame's second byte. */
+async function nameMpegSound(track: InputAudioTrack): Promise<string> {
+  const packet = await new EncodedPacketSink(track).getFirstPacket();
+  return (((packet?.data[1] ?? 0) >> 1) & 3) === 2 ? 'mp2' : 'mp3';
+}
+
 async function readAudioFacts(track: InputAudioTrack | null): Promise<AudioFacts | null> {
   if (!track) return null;
   const readerCodec = await track.getCodec();
+  const codec = readerCodec && (readerCodec === 'mp3' ? await nameMpegSound(track) : nameAudioCodec(readerCodec));
   return {
-    codec: readerCodec ? nameAudioCodec(readerCodec) : String(track.internalCodecId ?? 'unknown'),
+    codec: codec ?? String(track.internalCodecId ?? 'unknown'),
     channelCount: await track.getNumberOfChannels(),
     sampleRateHz: await track.getSampleRate(),
   };
@@ -114,6 +122,43 @@ async function readCodec(track: InputVideoTrack, { mp4Track, matroskaTrack }: Ou
   return { ...stated, firstFrame: packet?.data ?? null };
 }
 
+/** MPEG-2 in a transport stream, as tape and broadcast have it: the reader finds no picture there. Null where we find none. */
+async function readTransportVideo(
+  source: CountingByteSource,
+  audio: InputAudioTrack | null,
+): Promise<Result<VideoFacts, FootageFailure> | null> {
+  const picture = await readTransportPicture(source);
+  const walk = picture && (await walkTransportPackets(source));
+  if (!picture || !walk) return null;
+  return buildClipFacts({
+    fileName: source.fileName,
+    sizeBytes: source.sizeBytes,
+    container: 'ts',
+    readerCodec: picture.codec,
+    internalCode: null,
+    objectType: null,
+    codecString: null,
+    codecRecord: null,
+    firstFrame: picture.firstFrame,
+    containerScan: 'unknown',
+    // The pictures' own header states them.
+    widthPx: 0,
+    heightPx: 0,
+    pixelAspect: { num: 1, den: 1 },
+    rotationDegrees: 0,
+    videoTrackCount: 1,
+    ticksPerSec: 90_000,
+    statedDurationMs: walk.durationMs,
+    mediaDurationMs: 0,
+    windows: walk.windows,
+    isWhole: walk.isWhole,
+    indexedKeyFrameMs: [],
+    declaredFrameDurationNs: null,
+    audio: await readAudioFacts(audio),
+    otherBitPerSec: 0,
+  });
+}
+
 /**
  * Facts of a file with sound or moving pictures. Throws what the reader throws for a malformed file;
  * `inspectFile` turns that into a coded failure.
@@ -131,6 +176,8 @@ export async function readMedia(
   if (!outline.hasIndex) return fail({ code: 'file-cut-off', sizeBytes: source.sizeBytes, expectedBytes: null });
 
   const [video, audio] = [await input.getPrimaryVideoTrack(), await input.getPrimaryAudioTrack()];
+  const transported = !video && container === 'ts' ? await readTransportVideo(source, audio) : null;
+  if (transported) return transported;
   if (!video || !pictureContainers.has(container))
     return audio ? readSound(source, audio, container) : fail({ code: 'no-video-track' });
   const outlined = findTrack(outline, video.id);

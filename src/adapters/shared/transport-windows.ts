@@ -172,3 +172,42 @@ export async function readWholeTransport(source: ByteSource): Promise<readonly P
   const video = framing && findVideoPid(bytes.subarray(0, headBytes), framing);
   return framing && video ? withDurations(framesIn(bytes, framing, video, true)) : null;
 }
+
+/** What the program map says of the picture, and the beginning of its data, where a sequence header stands. */
+export interface TransportPicture {
+  readonly codec: 'mpeg2' | 'avc' | 'hevc';
+  readonly firstFrame: Uint8Array;
+}
+
+const codecByType: Readonly<Record<number, TransportPicture['codec']>> = {
+  1: 'mpeg2',
+  2: 'mpeg2',
+  27: 'avc',
+  36: 'hevc',
+};
+const firstFrameBytes = 128 * 1024;
+
+/** The picture stream of a file by its program map, for kinds that the container reader does not take. Null without one. */
+export async function readTransportPicture(source: ByteSource): Promise<TransportPicture | null> {
+  const head = await source.read(0, headBytes);
+  const framing = findFraming(head);
+  const video = framing && findVideoPid(head, framing);
+  const codec = video && codecByType[video.type];
+  if (!framing || !video || !codec) return null;
+  const parts: Uint8Array[] = [];
+  let length = 0;
+  for (const at of packetsIn(head, framing)) {
+    if (pidAt(head, at) !== video.pid) continue;
+    const payload = payloadAt(head, at);
+    parts.push(payload);
+    length += payload.length;
+    if (length >= firstFrameBytes) break;
+  }
+  const firstFrame = new Uint8Array(length);
+  let offset = 0;
+  for (const part of parts) {
+    firstFrame.set(part, offset);
+    offset += part.length;
+  }
+  return { codec, firstFrame };
+}

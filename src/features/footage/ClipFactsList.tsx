@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import type { CardClip, CorrectableField } from '@/core/card';
 import type { ClipFacts, VideoFacts } from '@/core/footage';
 import { rationalToNumber } from '@/core/numbers/rational';
-import { nameCodec, nameContainer, scanTexts } from '@/messages/clip-facts';
+import { describeBrowserAnswer, nameCodec, nameContainer, scanTexts } from '@/messages/clip-facts';
 import { formatBytes, formatCount, formatDuration, formatFps, formatMbit } from '@/messages/format';
 import { Tag } from '@/ui/Tag';
 import { colour } from '@/ui/tokens';
@@ -91,6 +91,7 @@ export function ClipFactsList({ clip }: { readonly clip: CardClip }) {
   const file: readonly Fact[] = [
     { name: 'File', value: `${nameContainer(facts.container)}, ${formatBytes(facts.sizeBytes)}` },
     ...(clip.folder === '' ? [] : [{ name: 'Folder', value: clip.folder }]),
+    ...(clip.browserAnswer ? [{ name: 'This browser', value: describeBrowserAnswer(clip.browserAnswer) }] : []),
     { name: 'Known from', value: clip.origin === 'file' ? 'the file itself' : 'an ffprobe report' },
   ];
   return (

@@ -45,7 +45,7 @@ const laneTexts: Readonly<Record<LaneId, string>> = {
 const verdictTexts: Readonly<Record<HardwareVerdict['source'], string>> = {
   'test-play': 'from a test-play on this machine',
   browser: 'this browser was asked for this very clip',
-  'graphics-year': 'by the year of the graphics; this browser has no hardware decoding to ask',
+  'graphics-year': 'by the year of the graphics',
   'no-graphics': 'the machine has no graphics that the editor can use',
 };
 const verdictNames: Readonly<Record<HardwareVerdict['state'], string>> = {
