@@ -26,6 +26,8 @@ const Box = styled(Dialog)`
   background: ${colour.paper};
   border-left: 1px solid ${colour.edge};
   outline: none;
+  /* What is scrolled to stops below the head, which stays. */
+  section { scroll-margin-top: 76px; }
 `;
 const Head = styled.div`
   position: sticky;
