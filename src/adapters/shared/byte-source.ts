@@ -38,16 +38,26 @@ export function countBytes(source: ByteSource, budgetBytes: number): CountingByt
   };
 }
 
+/** A byte source that keeps what it read last. */
+export interface ReadAheadSource extends ByteSource {
+  /** The bytes at once where they are at hand, else null: waiting for each of many thousand parts takes longest. */
+  readonly peek: (start: number, end: number) => Uint8Array | null;
+}
+
 /** Reads ahead by `windowBytes` and keeps that window, for walking structures of many small parts. */
-export function readAhead(source: ByteSource, windowBytes: number): ByteSource {
+export function readAhead(source: ByteSource, windowBytes: number): ReadAheadSource {
   let windowStart = 0;
   let window: Uint8Array = new Uint8Array();
+  const peek = (start: number, end: number): Uint8Array | null => {
+    const isInside = start >= windowStart && Math.min(end, source.sizeBytes) <= windowStart + window.length;
+    return isInside ? window.subarray(start - windowStart, end - windowStart) : null;
+  };
   return {
     ...source,
+    peek,
     read: async (start, end) => {
       if (end - start > windowBytes) return source.read(start, end);
-      const isInside = start >= windowStart && Math.min(end, source.sizeBytes) <= windowStart + window.length;
-      if (!isInside) {
+      if (peek(start, end) === null) {
         const bytes = await source.read(start, start + windowBytes);
         [window, windowStart] = [bytes, start];
       }

@@ -1,5 +1,5 @@
 import type { PacketStamp } from '@/core/footage';
-import { type ByteSource, readAhead } from './byte-source';
+import { type ByteSource, type ReadAheadSource, readAhead } from './byte-source';
 import { type EbmlElement, ebmlChildren, parseEbmlHeader } from './ebml';
 import { withDurations } from './frame-durations';
 import { matroskaIds as ids, type MatroskaTrack } from './matroska-outline';
@@ -73,7 +73,7 @@ interface FrameRun {
 
 /** Frames of one track from a cluster on, over cluster boundaries, until there are enough of them. */
 async function readFrames(
-  source: ByteSource,
+  source: ReadAheadSource,
   clusterStart: number,
   track: Pick<MatroskaTrack, 'number' | 'msPerTick'>,
   most: { readonly frames: number; readonly blocks: number },
@@ -83,7 +83,7 @@ async function readFrames(
   let clusterTicks = 0;
   let offset = clusterStart;
   for (let i = 0; i < most.blocks && frames.length < most.frames && offset < source.sizeBytes; i++) {
-    const bytes = await source.read(offset, offset + headerBytes);
+    const bytes = source.peek(offset, offset + headerBytes) ?? (await source.read(offset, offset + headerBytes));
     const element: EbmlElement | null = parseEbmlHeader(bytes, 0, offset);
     if (!element) break;
     const data = bytes.subarray(element.dataStart - offset);

@@ -33,6 +33,9 @@ const isStartAt = (bytes: Uint8Array, at: number): boolean => ((bytes[at + 1] ??
 const isRandomAccessAt = (bytes: Uint8Array, at: number): boolean =>
   adaptationBytesAt(bytes, at) > 1 && ((bytes[at + 5] ?? 0) & 0x40) !== 0;
 
+const payloadBytesAt = (bytes: Uint8Array, at: number): number =>
+  ((bytes[at + 3] ?? 0) & 0x10) === 0 ? 0 : Math.max(0, packetDataBytes - 4 - adaptationBytesAt(bytes, at));
+
 /** The payload of the packet at `at` (2.4.3.2); empty where it has none. */
 function payloadAt(bytes: Uint8Array, at: number): Uint8Array {
   const hasPayload = ((bytes[at + 3] ?? 0) & 0x10) !== 0;
@@ -110,14 +113,16 @@ function framesIn(
   let open: OpenFrame | null = null;
   for (const at of packetsIn(bytes, framing)) {
     if (pidAt(bytes, at) !== video.pid) continue;
-    const payload = payloadAt(bytes, at);
-    const ticks = isStartAt(bytes, at) ? parseStamp(payload) : null;
-    if (ticks !== null) {
-      if (open) frames.push({ ...open, durationMs: 0 });
-      const isKey = isRandomAccessAt(bytes, at) || startsWithKey(payload, video.type);
-      open = { presentationMs: ticks / ticksPerMs, isKey, sizeBytes: 0 };
+    if (isStartAt(bytes, at)) {
+      const payload = payloadAt(bytes, at);
+      const ticks = parseStamp(payload);
+      if (ticks !== null) {
+        if (open) frames.push({ ...open, durationMs: 0 });
+        const isKey = isRandomAccessAt(bytes, at) || startsWithKey(payload, video.type);
+        open = { presentationMs: ticks / ticksPerMs, isKey, sizeBytes: 0 };
+      }
     }
-    if (open) open.sizeBytes += payload.length;
+    if (open) open.sizeBytes += payloadBytesAt(bytes, at);
   }
   if (open && isToTheEnd) frames.push({ ...open, durationMs: 0 });
   return frames;
