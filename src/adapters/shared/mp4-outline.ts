@@ -16,6 +16,8 @@ export interface Mp4VideoTrack extends Mp4SampleEntry {
   /** Media time at which the film begins, less what an empty edit puts before it, in ticks. */
   readonly startTicks: number;
   readonly sampleTable: Box;
+  /** Whether samples lie in fragments too, beyond those of the tables. */
+  readonly hasFragments: boolean;
 }
 
 /** What an MP4 or MOV file says about whether all of it is there, and its picture tracks. */
@@ -119,7 +121,11 @@ async function readStartTicks(
   return 0;
 }
 
-async function readVideoTrack(source: ByteSource, track: Box, movieTicksPerSec: number): Promise<Mp4VideoTrack | null> {
+async function readVideoTrack(
+  source: ByteSource,
+  track: Box,
+  movieTicksPerSec: number,
+): Promise<Omit<Mp4VideoTrack, 'hasFragments'> | null> {
   const media = await findBox(source, track, ['mdia']);
   const handler = media && (await findBox(source, media, ['hdlr']));
   if (!handler) return null;
@@ -141,12 +147,17 @@ async function readVideoTrack(source: ByteSource, track: Box, movieTicksPerSec: 
   };
 }
 
+/** A movie that is extended by fragments may hold its first samples in its tables; these are not all of them. */
+const isFragmented = async (source: ByteSource, movie: Box): Promise<boolean> =>
+  (await findBox(source, movie, ['mvex'])) !== null;
+
 async function readVideoTracks(source: ByteSource, movie: Box): Promise<readonly Mp4VideoTrack[]> {
+  const hasFragments = await isFragmented(source, movie);
   const movieTicksPerSec = await readTicksPerSec(source, movie, 'mvhd');
   const tracks: Mp4VideoTrack[] = [];
   for await (const box of boxesIn(source, movie)) {
     const track = box.type === 'trak' ? await readVideoTrack(source, box, movieTicksPerSec) : null;
-    if (track) tracks.push(track);
+    if (track) tracks.push({ ...track, hasFragments });
   }
   return tracks;
 }

@@ -68,6 +68,7 @@ export async function readMp4Samples(
   mostSamples: number,
 ): Promise<Mp4Samples | null> {
   const { sampleTable, ticksPerSec, startTicks } = track;
+  if (track.hasFragments) return null;
   const tables = await listTables(source, sampleTable);
   const sizes = await readTable(source, tables.get('stsz'));
   const times = await readTable(source, tables.get('stts'));

@@ -66,35 +66,47 @@ async function walkByReader(track: InputTrack, file: WalkedFile): Promise<Packet
   return { ...nothingCounted, windows: [packets], isWhole: true, durationMs: 0 };
 }
 
-/** A small file's frames, by our own readers; null where they do not know it. */
-async function listSmallFile(source: CountingByteSource, file: WalkedFile): Promise<readonly PacketStamp[] | null> {
-  if (file.container === 'ts') return readWholeTransport(source);
-  return file.matroskaTrack ? readWholeMatroska(source, file.matroskaTrack) : null;
-}
-
-/** Windows of a large file without an index of packets; null where it is no such file. */
-async function sampleLargeFile(
-  source: CountingByteSource,
-  file: WalkedFile,
-  statedMs: number,
-): Promise<Pick<PacketWalk, 'windows' | 'otherBitPerSec'> | null> {
-  if (file.container === 'ts') {
-    const windows = await readTransportWindows(source, windowPlaces);
-    return windows && windows.length > 0 ? { windows, otherBitPerSec: 0 } : null;
+/** The packets of a transport stream's picture, by our own reader; null where it does not know it. */
+export async function walkTransport(source: CountingByteSource): Promise<PacketWalk | null> {
+  if (source.sizeBytes <= wholeFileBytes) {
+    const packets = await readWholeTransport(source);
+    return packets && { ...nothingCounted, windows: [packets], isWhole: true, durationMs: 0 };
   }
-  if (!file.matroskaTrack) return null;
-  const sampled = await readMatroskaWindows(source, file.matroskaTrack, windowPlaces, statedMs);
-  return sampled.windows.length > 0 ? sampled : null;
+  const windows = await readTransportWindows(source, windowPlaces);
+  if (!windows || windows.length === 0) return null;
+  return { ...nothingCounted, windows, isWhole: false, durationMs: spannedMs(windows) };
 }
 
-/** The same for a transport stream whose picture the container reader does not take; null where ours does not either. */
-export async function walkTransportPackets(source: CountingByteSource): Promise<PacketWalk | null> {
-  const isLarge = source.sizeBytes > wholeFileBytes;
-  const windows = isLarge ? await readTransportWindows(source, windowPlaces) : [await readWholeTransport(source)];
-  const known = windows?.filter((window) => window !== null) ?? [];
-  return known.length > 0
-    ? { ...nothingCounted, windows: known, isWhole: !isLarge, durationMs: isLarge ? spannedMs(known) : 0 }
-    : null;
+/** The packets of a Matroska track, by our own reader; null where it finds none. */
+async function walkMatroska(
+  source: CountingByteSource,
+  track: MatroskaTrack,
+  readStatedMs: WalkedFile['readStatedMs'],
+): Promise<PacketWalk | null> {
+  if (source.sizeBytes <= wholeFileBytes) {
+    const packets = await readWholeMatroska(source, track);
+    return packets && { ...nothingCounted, windows: [packets], isWhole: true, durationMs: 0 };
+  }
+  const statedMs = await readStatedMs();
+  const { windows, otherBitPerSec } = await readMatroskaWindows(source, track, windowPlaces, statedMs);
+  if (windows.length === 0) return null;
+  const durationMs = statedMs > 0 ? statedMs : spannedMs(windows);
+  return { ...nothingCounted, windows, otherBitPerSec, isWhole: false, durationMs };
+}
+
+/** The packets of an MP4 track, from its tables; null where they do not hold them all. */
+async function walkMp4(source: CountingByteSource, track: Mp4VideoTrack): Promise<PacketWalk | null> {
+  const samples = await readMp4Samples(source, track, mostPackets);
+  if (!samples) return null;
+  const { packets, isWhole, decodingMs } = samples;
+  return { ...nothingCounted, windows: [packets], isWhole, decodingMs, durationMs: decodingMs };
+}
+
+/** By our own readers; null where there is none for this container, or it does not know the file. */
+async function walkByOurs(source: CountingByteSource, file: WalkedFile): Promise<PacketWalk | null> {
+  if (file.mp4Track) return walkMp4(source, file.mp4Track);
+  if (file.matroskaTrack) return walkMatroska(source, file.matroskaTrack, file.readStatedMs);
+  return file.container === 'ts' ? walkTransport(source) : null;
 }
 
 /**
@@ -102,26 +114,8 @@ export async function walkTransportPackets(source: CountingByteSource): Promise<
  * file. The readers for that are ours, because the container reader makes an object of each packet in turn: a hundred
  * times slower over ten minutes of film, and in files without an index it reads what lies between.
  */
-export async function walkVideoPackets(
+export const walkVideoPackets = async (
   track: InputTrack,
   source: CountingByteSource,
   file: WalkedFile,
-): Promise<PacketWalk> {
-  if (file.mp4Track) {
-    const samples = await readMp4Samples(source, file.mp4Track, mostPackets);
-    if (!samples) return walkByReader(track, file);
-    const { packets, isWhole, decodingMs } = samples;
-    return { ...nothingCounted, windows: [packets], isWhole, decodingMs, durationMs: decodingMs };
-  }
-  if (source.sizeBytes <= wholeFileBytes) {
-    const packets = await listSmallFile(source, file);
-    return packets
-      ? { ...nothingCounted, windows: [packets], isWhole: true, durationMs: 0 }
-      : walkByReader(track, file);
-  }
-  const statedMs = await file.readStatedMs();
-  const sampled = await sampleLargeFile(source, file, statedMs);
-  if (!sampled) return walkByReader(track, file);
-  const durationMs = statedMs > 0 ? statedMs : spannedMs(sampled.windows);
-  return { ...nothingCounted, ...sampled, isWhole: false, durationMs };
-}
+): Promise<PacketWalk> => (await walkByOurs(source, file)) ?? walkByReader(track, file);

@@ -15,7 +15,7 @@ import { fail, type Result, succeed } from '@/core/result';
 import type { CountingByteSource } from './byte-source';
 import { type MatroskaTrack, readMatroskaOutline } from './matroska-outline';
 import { type Mp4VideoTrack, readMp4Outline } from './mp4-outline';
-import { walkTransportPackets, walkVideoPackets } from './packet-windows';
+import { walkTransport, walkVideoPackets } from './packet-windows';
 import { readTransportPicture } from './transport-windows';
 
 const containerByFormatName: Readonly<Record<string, SoundFormat>> = {
@@ -128,7 +128,7 @@ async function readTransportVideo(
   audio: InputAudioTrack | null,
 ): Promise<Result<VideoFacts, FootageFailure> | null> {
   const picture = await readTransportPicture(source);
-  const walk = picture && (await walkTransportPackets(source));
+  const walk = picture && (await walkTransport(source));
   if (!picture || !walk) return null;
   return buildClipFacts({
     fileName: source.fileName,

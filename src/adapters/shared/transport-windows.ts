@@ -11,8 +11,10 @@ interface Framing {
 const syncByte = 0x47;
 const packetDataBytes = 188;
 const noBytes = new Uint8Array();
-/** Kinds of streams whose frames are told here (ISO/IEC 13818-1, table 2-34): MPEG-2, H.264, HEVC. */
-const videoTypes: ReadonlySet<number> = new Set([0x01, 0x02, 0x1b, 0x24]);
+/** Kinds of streams whose frames are told here (ISO/IEC 13818-1, table 2-34), under the container reader's names. */
+const codecByType = { 1: 'mpeg1', 2: 'mpeg2', 27: 'avc', 36: 'hevc' } as const;
+type VideoType = keyof typeof codecByType;
+const isVideoType = (type: number): type is VideoType => type in codecByType;
 const headBytes = 512 * 1024;
 const ticksPerMs = 90;
 
@@ -48,6 +50,11 @@ function* packetsIn(bytes: Uint8Array, { packetBytes, syncOffset }: Framing): Ge
     if (bytes[at] === syncByte) yield at;
 }
 
+interface VideoStream {
+  readonly pid: number;
+  readonly type: VideoType;
+}
+
 /** A table section behind its pointer byte (2.4.4). */
 const sectionOf = (payload: Uint8Array): Uint8Array => payload.subarray(1 + (payload[0] ?? 0));
 
@@ -64,7 +71,7 @@ function findVideoPid(head: Uint8Array, framing: Framing): VideoStream | null {
     let at = 12 + ((((section[10] ?? 0) & 0xf) << 8) | (section[11] ?? 0));
     while (at + 5 <= Math.min(end, section.length)) {
       const type = section[at] ?? 0;
-      if (videoTypes.has(type)) return { pid: (((section[at + 1] ?? 0) & 0x1f) << 8) | (section[at + 2] ?? 0), type };
+      if (isVideoType(type)) return { pid: (((section[at + 1] ?? 0) & 0x1f) << 8) | (section[at + 2] ?? 0), type };
       at += 5 + ((((section[at + 3] ?? 0) & 0xf) << 8) | (section[at + 4] ?? 0));
     }
   }
@@ -80,7 +87,7 @@ function parseStamp(payload: Uint8Array): number | null {
 }
 
 /** Whether the beginning of a frame holds a parameter set or a picture that needs no other. */
-function startsWithKey(payload: Uint8Array, type: number): boolean {
+function startsWithKey(payload: Uint8Array, type: VideoType): boolean {
   for (let i = 9; i + 4 < payload.length; i++) {
     if (payload[i] !== 0 || payload[i + 1] !== 0 || payload[i + 2] !== 1) continue;
     const unit = payload[i + 3] ?? 0;
@@ -95,11 +102,6 @@ interface OpenFrame {
   readonly presentationMs: number;
   readonly isKey: boolean;
   sizeBytes: number;
-}
-
-interface VideoStream {
-  readonly pid: number;
-  readonly type: number;
 }
 
 /** Whole frames of a piece of the file: from the first that begins in it to the last that ends in it, or in the file. */
@@ -128,6 +130,21 @@ function framesIn(
   return frames;
 }
 
+/** A file's beginning with where its packets and its picture stream are. */
+interface OpenTransport {
+  readonly head: Uint8Array;
+  readonly framing: Framing;
+  readonly video: VideoStream;
+}
+
+/** Null where the file's program map names no picture that is known here. */
+function openTransport(bytes: Uint8Array): OpenTransport | null {
+  const head = bytes.subarray(0, headBytes);
+  const framing = findFraming(head);
+  const video = framing && findVideoPid(head, framing);
+  return framing && video ? { head, framing, video } : null;
+}
+
 /** A window is read in steps of this, until it holds enough frames or is long enough. */
 const stepBytes = 1.5 * 1024 * 1024;
 const enoughFrames = 40;
@@ -143,10 +160,9 @@ export async function readTransportWindows(
   source: ByteSource,
   places: readonly number[],
 ): Promise<readonly (readonly PacketStamp[])[] | null> {
-  const head = await source.read(0, headBytes);
-  const framing = findFraming(head);
-  const video = framing && findVideoPid(head, framing);
-  if (!framing || !video) return null;
+  const opened = openTransport(await source.read(0, headBytes));
+  if (!opened) return null;
+  const { framing, video } = opened;
   const { packetBytes } = framing;
   const windows: (readonly PacketStamp[])[] = [];
   let readBytes = 0;
@@ -173,46 +189,31 @@ export async function readTransportWindows(
 /** Every frame of a file that is small enough to be read at once. Null as above. */
 export async function readWholeTransport(source: ByteSource): Promise<readonly PacketStamp[] | null> {
   const bytes = await source.read(0, source.sizeBytes);
-  const framing = findFraming(bytes);
-  const video = framing && findVideoPid(bytes.subarray(0, headBytes), framing);
-  return framing && video ? withDurations(framesIn(bytes, framing, video, true)) : null;
+  const opened = openTransport(bytes);
+  return opened ? withDurations(framesIn(bytes, opened.framing, opened.video, true)) : null;
 }
 
 /** What the program map says of the picture, and the beginning of its data, where a sequence header stands. */
 export interface TransportPicture {
-  readonly codec: 'mpeg2' | 'avc' | 'hevc';
+  readonly codec: (typeof codecByType)[VideoType];
   readonly firstFrame: Uint8Array;
 }
 
-const codecByType: Readonly<Record<number, TransportPicture['codec']>> = {
-  1: 'mpeg2',
-  2: 'mpeg2',
-  27: 'avc',
-  36: 'hevc',
-};
 const firstFrameBytes = 128 * 1024;
 
 /** The picture stream of a file by its program map, for kinds that the container reader does not take. Null without one. */
 export async function readTransportPicture(source: ByteSource): Promise<TransportPicture | null> {
-  const head = await source.read(0, headBytes);
-  const framing = findFraming(head);
-  const video = framing && findVideoPid(head, framing);
-  const codec = video && codecByType[video.type];
-  if (!framing || !video || !codec) return null;
-  const parts: Uint8Array[] = [];
+  const opened = openTransport(await source.read(0, headBytes));
+  if (!opened) return null;
+  const { head, framing, video } = opened;
+  const firstFrame = new Uint8Array(firstFrameBytes + packetDataBytes);
   let length = 0;
   for (const at of packetsIn(head, framing)) {
+    if (length >= firstFrameBytes) break;
     if (pidAt(head, at) !== video.pid) continue;
     const payload = payloadAt(head, at);
-    parts.push(payload);
+    firstFrame.set(payload, length);
     length += payload.length;
-    if (length >= firstFrameBytes) break;
   }
-  const firstFrame = new Uint8Array(length);
-  let offset = 0;
-  for (const part of parts) {
-    firstFrame.set(part, offset);
-    offset += part.length;
-  }
-  return { codec, firstFrame };
+  return { codec: codecByType[video.type], firstFrame: firstFrame.subarray(0, length) };
 }

@@ -6,6 +6,7 @@ const byReaderName: Readonly<Record<string, string>> = {
   vp9: 'vp9',
   av1: 'av1',
   prores: 'prores',
+  mpeg1: 'mpeg1video',
   mpeg2: 'mpeg2video',
 };
 

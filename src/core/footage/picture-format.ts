@@ -30,7 +30,7 @@ export interface HeaderSource {
 }
 
 /** Codecs whose depth and chroma stand in the frames themselves. */
-const frameCodecs: ReadonlySet<string> = new Set(['mjpeg', 'dnxhd', 'prores', 'mpeg2video', 'vp8']);
+const frameCodecs: ReadonlySet<string> = new Set(['mjpeg', 'dnxhd', 'prores', 'mpeg1video', 'mpeg2video', 'vp8']);
 
 /** Whether the first frame must be read to know the pictures' form: the container alone does not tell it. */
 export const needsFirstFrame = (source: Omit<HeaderSource, 'firstFrame'>): boolean =>
@@ -63,6 +63,7 @@ export function parseStreamHeader(source: HeaderSource): StreamHeader {
       return firstFrame ? parseJpegHeader(firstFrame) : unknownHeader;
     case 'dnxhd':
       return firstFrame ? parseVc3Header(firstFrame) : unknownHeader;
+    case 'mpeg1video':
     case 'mpeg2video':
       return firstFrame ? parseMpeg2Header(firstFrame) : unknownHeader;
     default:
