@@ -9,7 +9,16 @@ import { inspectFile } from '@/adapters/shared/inspect-file';
 const [fileCount = 0, firstLook = 0] = process.argv.slice(2).map(Number);
 const media = fileURLToPath(new URL('../fixtures/media/', import.meta.url));
 const wholes = [
-  ...['silent.mp4', 'fragmented.mp4', 'prores.mov', 'h264-10bit.mkv', 'no-cues.mkv', 'vp9.webm', 'h264.ts'],
+  ...[
+    'silent.mp4',
+    'fragmented.mp4',
+    'half-fragmented.mp4',
+    'prores.mov',
+    'h264-10bit.mkv',
+    'no-cues.mkv',
+    'vp9.webm',
+    'h264.ts',
+  ],
   ...['bowl.png', 'bowl.heic', 'choir.mp3', 'choir.flac', 'old-camera.avi', 'mpeg2.mov', 'mjpeg-420.mkv'],
 ].map((name) => readFileSync(`${media}${name}`));
 

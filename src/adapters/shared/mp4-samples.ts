@@ -1,6 +1,7 @@
 import type { PacketStamp } from '@/core/footage';
 import { type Box, boxesIn } from './boxes';
 import type { ByteSource } from './byte-source';
+import { readMp4Fragments } from './mp4-fragments';
 import type { Mp4VideoTrack } from './mp4-outline';
 
 /** Tables larger than this are left to the reader, which goes through them by parts. */
@@ -59,7 +60,7 @@ function listSyncSamples(table: DataView | null): ReadonlySet<number> | null {
 }
 
 /**
- * A track's samples from its tables (ISO/IEC 14496-12, 8.6 and 8.7.3), at most `mostSamples` from the start. Null
+ * A track's samples from its tables, and from fragments after them where there are both (ISO/IEC 14496-12, 8.6 and 8.7.3), at most `mostSamples` from the start. Null
  * where the tables are missing or empty, as in fragmented files, or too long; the reader knows those.
  */
 export async function readMp4Samples(
@@ -68,7 +69,6 @@ export async function readMp4Samples(
   mostSamples: number,
 ): Promise<Mp4Samples | null> {
   const { sampleTable, ticksPerSec, startTicks } = track;
-  if (track.hasFragments) return null;
   const tables = await listTables(source, sampleTable);
   const sizes = await readTable(source, tables.get('stsz'));
   const times = await readTable(source, tables.get('stts'));
@@ -95,5 +95,8 @@ export async function readMp4Samples(
     });
     ticks += duration;
   }
-  return { packets, isWhole: count === tableCount, decodingMs: sumRuns(times) * msPerTick };
+  if (!track.hasFragments) return { packets, isWhole: count === tableCount, decodingMs: sumRuns(times) * msPerTick };
+  const left = { startTicks: ticks, mostSamples: mostSamples - packets.length };
+  const later = left.mostSamples > 0 ? await readMp4Fragments(source, track, left) : [];
+  return { packets: [...packets, ...later], isWhole: later.length < left.mostSamples, decodingMs: 0 };
 }
