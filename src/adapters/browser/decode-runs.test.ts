@@ -99,6 +99,20 @@ describe('runDecoding', () => {
     await expect(runDecoding(means, clip, alone, 2000)).rejects.toThrow('decoding error');
     expect(state).toMatchObject({ openFrames: 0, openDecoders: 0 });
   });
+  it('tells of a decoder that breaks with a full queue, and does not wait for it', async () => {
+    const { means, state } = createFakeMeans();
+    const stuck: DecodeMeans = {
+      ...means,
+      createDecoder: (init) => {
+        const decoder = means.createDecoder(init);
+        Object.defineProperty(decoder, 'decodeQueueSize', { value: 99 });
+        setTimeout(() => init.error(new DOMException('device lost', 'EncodingError')), 5);
+        return decoder;
+      },
+    };
+    await expect(runDecoding(stuck, clip, alone, 2000)).rejects.toThrow('device lost');
+    expect(state).toMatchObject({ openFrames: 0, openDecoders: 0 });
+  });
   it('closes a frame that could not be drawn', async () => {
     const { means, state } = createFakeMeans();
     vi.stubGlobal(
@@ -118,16 +132,32 @@ describe('runDecoding', () => {
   });
 });
 
+const at = (sec: number) => Math.min(49, Math.floor(sec * 25));
+const sink = {
+  getPacket: async (sec: number) => packet(at(sec)),
+  getKeyPacket: async (sec: number) => packet(at(sec) - (at(sec) % 25)),
+  getNextPacket: async (before: EncodedPacket) =>
+    before.sequenceNumber < 49 ? packet(before.sequenceNumber + 1) : null,
+} as unknown as EncodedPacketSink;
+
 describe('runScrubbing', () => {
+  it('says every second that a long jump goes on, and begins none after a minute', async () => {
+    const { means, state } = createFakeMeans({ frameMs: 600 });
+    const told: (readonly [number, number])[] = [];
+    const waits = await runScrubbing(
+      means,
+      { config: clip.config, sink, firstSec: 0, durationSec: 2 },
+      'software',
+      (jump) => told.push([jump, state.nowMs]),
+    );
+    expect(waits.length).toBeGreaterThan(5);
+    expect(waits.length).toBeLessThan(20);
+    const gaps = told.slice(1).map(([, ms], i) => ms - (told[i]?.[1] ?? 0));
+    expect(Math.max(...gaps)).toBeLessThanOrEqual(1200);
+  });
+
   it('decodes from the key frame before each of twenty places, and takes the time of each', async () => {
     const { means, state } = createFakeMeans();
-    const at = (sec: number) => Math.min(49, Math.floor(sec * 25));
-    const sink = {
-      getPacket: async (sec: number) => packet(at(sec)),
-      getKeyPacket: async (sec: number) => packet(at(sec) - (at(sec) % 25)),
-      getNextPacket: async (before: EncodedPacket) =>
-        before.sequenceNumber < 49 ? packet(before.sequenceNumber + 1) : null,
-    } as unknown as EncodedPacketSink;
     const jumps: number[] = [];
     const waits = await runScrubbing(
       means,

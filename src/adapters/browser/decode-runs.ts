@@ -9,9 +9,10 @@ export interface DecodeMeans {
 
 /** A decoder with everything that was put in and came out, closed for certain at its end. */
 interface Session {
-  readonly decoder: VideoDecoder;
-  /** Throws what the decoder reported, if it did. */
-  readonly check: () => void;
+  /** Puts a packet in once there is room; rejects at once with what the decoder reported, if it did. */
+  readonly decode: (packet: EncodedPacket, timestampUs: number) => Promise<void>;
+  /** Waits for everything that was put in. */
+  readonly finish: () => Promise<void>;
 }
 
 /** Chunks waiting in the decoder: enough to keep its threads busy, few enough to stop at once. */
@@ -26,6 +27,7 @@ async function withDecoder<T>(
   work: (session: Session) => Promise<T>,
 ): Promise<T> {
   let broken: Error | null = null;
+  let wake = (): void => undefined;
   const decoder = means.createDecoder({
     output: (frame) => {
       try {
@@ -36,27 +38,37 @@ async function withDecoder<T>(
     },
     error: (error) => {
       broken = error;
+      wake();
     },
   });
+  decoder.addEventListener('dequeue', () => wake());
+  const check = (): void => {
+    if (broken) throw broken;
+  };
   try {
     decoder.configure(config);
     return await work({
-      decoder,
-      check: () => {
-        if (broken) throw broken;
+      decode: async (packet, timestampUs) => {
+        check();
+        // A decoder that broke is closed and takes nothing more out of its queue, so its error wakes this as well.
+        while (decoder.decodeQueueSize >= mostQueued) {
+          await new Promise<void>((resolve) => {
+            wake = resolve;
+          });
+          check();
+        }
+        decoder.decode(new EncodedVideoChunk({ type: packet.type, timestamp: timestampUs, data: packet.data }));
+      },
+      finish: async () => {
+        check();
+        await decoder.flush();
+        check();
       },
     });
   } finally {
     if (decoder.state !== 'closed') decoder.close();
   }
 }
-
-/** Waits until the decoder takes more, or has reported that it cannot. */
-const waitForRoom = (decoder: VideoDecoder): Promise<void> =>
-  new Promise((resolve) => {
-    if (decoder.state === 'closed' || decoder.decodeQueueSize < mostQueued) resolve();
-    else decoder.addEventListener('dequeue', () => resolve(), { once: true });
-  });
 
 const configOf = (config: VideoDecoderConfig, run: Pick<PlannedRun, 'way' | 'isOneByOne'>): VideoDecoderConfig => ({
   ...config,
@@ -95,18 +107,15 @@ export async function runDecoding(
     draw(frame);
     frameAtMs.push(means.nowMs());
   };
-  await withDecoder(means, configOf(clip.config, run), onFrame, async ({ decoder, check }) => {
+  await withDecoder(means, configOf(clip.config, run), onFrame, async ({ decode, finish }) => {
     const startMs = means.nowMs();
     for (let i = 0; means.nowMs() - startMs < forMs || frameAtMs.length < leastFrames; i++) {
-      await waitForRoom(decoder);
-      check();
       const packet = clip.packets[i % clip.packets.length];
       if (!packet || i >= clip.packets.length * 500) break;
       // Times only have to rise; a clip that is played again goes on counting.
-      decoder.decode(new EncodedVideoChunk({ type: packet.type, timestamp: i * 1000, data: packet.data }));
+      await decode(packet, i * 1000);
     }
-    await decoder.flush();
-    check();
+    await finish();
   });
   return frameAtMs;
 }
@@ -124,9 +133,15 @@ async function listJump(sink: EncodedPacketSink, atSec: number): Promise<readonl
   return packets;
 }
 
+/** No further jump is begun after this long: twenty jumps over long distances could take minutes. */
+const scrubLimitMs = 60_000;
+/** How often a jump that is still decoding says so. */
+const signOfLifeMs = 1000;
+
 /**
  * Jumps to places all over the clip, each from asking for it, reading included, to having its frame. Gives the waits
- * in milliseconds. Rejects with what reading or decoding reported.
+ * in milliseconds, fewer than planned where they are long. `onJump` is told each jump as it begins and every second
+ * that it goes on. Rejects with what reading or decoding reported.
  */
 export async function runScrubbing(
   means: DecodeMeans,
@@ -141,23 +156,28 @@ export async function runScrubbing(
 ): Promise<readonly number[]> {
   const waitsMs: number[] = [];
   let newestMs = 0;
+  let jumpIndex = 0;
+  let toldMs = means.nowMs();
+  const startMs = toldMs;
+  const tell = (): void => {
+    toldMs = means.nowMs();
+    onJump(jumpIndex);
+  };
   const onFrame = (): void => {
     newestMs = means.nowMs();
+    if (newestMs - toldMs >= signOfLifeMs) tell();
   };
-  await withDecoder(means, configOf(clip.config, { way, isOneByOne: false }), onFrame, async ({ decoder, check }) => {
-    for (const [jumpIndex, place] of listScrubPlaces().entries()) {
-      onJump(jumpIndex);
+  await withDecoder(means, configOf(clip.config, { way, isOneByOne: false }), onFrame, async ({ decode, finish }) => {
+    for (const place of listScrubPlaces()) {
       const askedMs = means.nowMs();
+      if (askedMs - startMs > scrubLimitMs) break;
+      tell();
       newestMs = 0;
       const packets = await listJump(clip.sink, clip.firstSec + place * clip.durationSec);
-      for (const [i, packet] of packets.entries()) {
-        await waitForRoom(decoder);
-        check();
-        decoder.decode(new EncodedVideoChunk({ type: packet.type, timestamp: i * 1000, data: packet.data }));
-      }
-      await decoder.flush();
-      check();
+      for (const [i, packet] of packets.entries()) await decode(packet, i * 1000);
+      await finish();
       if (newestMs > 0) waitsMs.push(newestMs - askedMs);
+      jumpIndex += 1;
     }
   });
   return waitsMs;

@@ -25,7 +25,11 @@ const plainConfig: VideoDecoderConfig = { codec: 'avc1.640028', codedWidth: 1920
 
 const mimeByContainer: Readonly<Record<string, string>> = { webm: 'video/webm', mkv: 'video/webm' };
 
-const isAccepted = async (oracle: DecodeOracle, config: VideoDecoderConfig): Promise<boolean> => {
+/** Whether a browser takes a configuration; it may refuse, or not know the codec string at all. */
+export const isAccepted = async (
+  oracle: Pick<DecodeOracle, 'isConfigSupported'>,
+  config: VideoDecoderConfig,
+): Promise<boolean> => {
   try {
     return (await oracle.isConfigSupported(config)).supported === true;
   } catch {

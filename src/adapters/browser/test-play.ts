@@ -20,6 +20,7 @@ import { createReaderSource } from '../shared/reader-source';
 import { sniffBytes } from '../shared/sniff-file';
 import { createBlobSource } from './blob-source';
 import { type DecodeMeans, runDecoding, runScrubbing } from './decode-runs';
+import { isAccepted } from './hardware-answer';
 
 /** How long each way of decoding is tried. */
 export const runMs = 2000;
@@ -29,15 +30,6 @@ const mostPackets = 300;
 const mostPacketBytes = 48 * 1024 * 1024;
 /** Shorter clips have no places to jump to. */
 const leastScrubSec = 1;
-
-const isSupported = async (config: VideoDecoderConfig): Promise<boolean> => {
-  try {
-    return (await VideoDecoder.isConfigSupported(config)).supported === true;
-  } catch {
-    // A browser throws for a codec string that it cannot parse.
-    return false;
-  }
-};
 
 /** The beginning of a clip, from its first key frame on. */
 async function loadPackets(sink: EncodedPacketSink): Promise<readonly EncodedPacket[]> {
@@ -72,7 +64,7 @@ async function decodeAll(
   const sink = new EncodedPacketSink(track);
   const packets = await loadPackets(sink);
   if (packets.length === 0) return fail({ code: 'test-file-unreadable' });
-  const canDecodeInHardware = await isSupported({ ...config, hardwareAcceleration: 'prefer-hardware' });
+  const canDecodeInHardware = await isAccepted(VideoDecoder, { ...config, hardwareAcceleration: 'prefer-hardware' });
   const stream = streamOf(facts, packets);
   const planned = planRuns({ heightPx: facts.heightPx, canDecodeInHardware });
   const runs: DecodeRun[] = [];
@@ -113,7 +105,8 @@ export async function testPlay(
     input = new Input({ formats: readableFormats, source: createReaderSource(source, head) });
     const track = await input.getPrimaryVideoTrack();
     const config = track && (await track.getDecoderConfig());
-    const isDecoded = config && (await isSupported({ ...config, hardwareAcceleration: 'prefer-software' }));
+    const isDecoded =
+      config && (await isAccepted(VideoDecoder, { ...config, hardwareAcceleration: 'prefer-software' }));
     if (!track || !config || !isDecoded) return fail({ code: 'codec-not-decoded', codec: facts.codec });
     return await decodeAll(means, track, config, facts, onProgress);
   } catch (error) {

@@ -1,7 +1,7 @@
 'use client';
 
 import styled from 'styled-components';
-import { type DecodeTest, decodedFpsOf, isHardwareProven, isTelling } from '@/core/test-play';
+import { type DecodeTest, decodedFpsOf, isHardwareProven, isTelling, scrubJumpCount } from '@/core/test-play';
 import { formatFps, formatWait } from '@/messages/format';
 import { describeRun } from '@/messages/test-play';
 import { DataTable, TableFrame } from '@/ui/DataTable';
@@ -63,8 +63,9 @@ export function TestPlayResult({ test }: { readonly test: DecodeTest }) {
       )}
       {test.scrub && (
         <Line>
-          A jump takes <b>{formatWait(test.scrub.medianMs)}</b>, one in ten {formatWait(test.scrub.slowestTenthMs)} or
-          more; the estimate had said {formatWait(test.estimatedScrubMs)}.
+          A jump{test.scrub.jumpCount < scrubJumpCount ? ` (${test.scrub.jumpCount} of them in a minute)` : ''} takes{' '}
+          <b>{formatWait(test.scrub.medianMs)}</b>, one in ten {formatWait(test.scrub.slowestTenthMs)} or more; the
+          estimate had said {formatWait(test.estimatedScrubMs)}.
         </Line>
       )}
       <TableFrame>
