@@ -1,42 +1,15 @@
 // How smooth the clip table is with a thousand clips: the longest gaps between frames while it is scrolled, and the
 // longest a press takes to be painted (sorting, filtering, selecting), against the 100 ms that every action has.
 // `npm run -s bench:clip-table`; needs a production build. The last line is one JSON object.
-import { spawn } from 'node:child_process';
-import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
-import { chromium } from '@playwright/test';
 import { percentileOfSorted } from '@/core/numbers/percentile';
-import { chromiumOptions } from '../playwright.config';
+import { cardTextWithClips } from '../tests/arbitrary/many-clips';
+import { importCard, withPage } from './serve';
 
 const isQuick = process.argv.includes('--quick');
-const root = fileURLToPath(new URL('..', import.meta.url));
-const port = 4398;
-const url = `http://127.0.0.1:${port}`;
 const clipCount = 1000;
 
-const demo = JSON.parse(readFileSync(`${root}src/demo/cards/decode-bound.json`, 'utf8'));
-const clips = Array.from({ length: clipCount }, (_, i) => {
-  const clip = demo.clips[i % demo.clips.length];
-  const bitrateMbitPerSec = clip.facts.bitrateMbitPerSec * (1 + (i % 7) / 10);
-  return { ...clip, id: `clip-${i}`, facts: { ...clip.facts, bitrateMbitPerSec, fileName: `take-${i}.mov` } };
-});
-const text = JSON.stringify({ ...demo, id: 'bench-1000', title: 'A thousand takes', clips });
-
-const server = spawn(
-  process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-  { cwd: root, stdio: 'ignore' },
-);
-try {
-  for (let i = 0; i < 200 && !(await fetch(url).catch(() => null))?.ok; i++)
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  const browser = await chromium.launch(chromiumOptions);
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(url);
-  await page.getByRole('link', { name: 'Kiln diaries, episode 6' }).waitFor();
-  await page
-    .getByLabel('Import card files')
-    .setInputFiles({ name: 'a.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+await withPage(4398, async (page) => {
+  await importCard(page, cardTextWithClips(clipCount, 'bench-1000', 'A thousand takes'));
   await page.getByRole('link', { name: 'A thousand takes' }).click();
   await page
     .getByRole('navigation', { name: 'Steps' })
@@ -79,7 +52,6 @@ try {
   await page.waitForTimeout(300);
   type Press = readonly [durationMs: number, name: string, target: string, handlersMs: number];
   const events = (await page.evaluate('benchEvents.slice()')) as Press[];
-  await browser.close();
   const sorted = [...frames].sort((a, b) => a - b);
   const slowest = [...events].sort((a, b) => b[0] - a[0]).slice(0, 3);
   console.log(
@@ -96,6 +68,4 @@ try {
       limitMs: 100,
     }),
   );
-} finally {
-  server.kill();
-}
+});

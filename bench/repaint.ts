@@ -1,17 +1,12 @@
 // How long until each what-if change is painted, with 200 clips on the card, in the production build: Event Timing's
 // duration from the press to the next paint, over 50 presses. `npm run -s bench:repaint`; --quick presses fewer times.
 // The last line is one JSON object; the limit is 100 ms for the worst.
-import { spawn } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
-import { chromium } from '@playwright/test';
 import { serializeCard } from '@/core/card';
 import { percentileOfSorted } from '@/core/numbers/percentile';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import { chromiumOptions } from '../playwright.config';
+import { importCard, withPage } from './serve';
 
 const pressCount = process.argv.includes('--quick') ? 4 : 50;
-const port = 4393;
-const root = fileURLToPath(new URL('..', import.meta.url));
 const [, demo] = await loadDemoCards();
 if (!demo) throw new Error('bench:repaint: no demo card');
 const clips = Array.from({ length: 200 }, (_, i) => ({
@@ -23,25 +18,8 @@ function raise(): never {
 }
 const text = serializeCard({ ...demo, id: 'bench-200', title: 'Two hundred clips', clips });
 
-const server = spawn(
-  process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-  {
-    cwd: root,
-    stdio: 'ignore',
-  },
-);
-try {
-  const url = `http://127.0.0.1:${port}`;
-  for (let i = 0; i < 200 && !(await fetch(url).catch(() => null))?.ok; i++)
-    await new Promise((r) => setTimeout(r, 100));
-  const browser = await chromium.launch(chromiumOptions);
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(url);
-  await page
-    .getByLabel('Import card files')
-    .setInputFiles({ name: 'c.json', mimeType: 'application/json', buffer: Buffer.from(text) });
-  await page.getByText('Imported 1 card').waitFor();
+await withPage(4393, async (page, url) => {
+  await importCard(page, text);
   await page.goto(`${url}/card/bench-200/findings`);
   const group = page.getByRole('radiogroup', { name: 'Preview quality' });
   await group.waitFor();
@@ -59,7 +37,6 @@ try {
   }
   await page.waitForTimeout(500);
   const seen = await page.evaluate(() => Reflect.get(window, 'seenDurations') as number[]);
-  await browser.close();
   // Event Timing leaves out presses painted within 16 ms.
   const durations = [...Array<number>(Math.max(0, pressCount - seen.length)).fill(16), ...seen].sort((a, b) => a - b);
   console.log(
@@ -73,6 +50,4 @@ try {
       worstMs: durations.at(-1),
     }),
   );
-} finally {
-  server.kill();
-}
+});

@@ -1,18 +1,14 @@
 // How fast our test-play says this machine decodes against ffmpeg decoding the same file to nothing, with one thread
 // and with as many as it takes by itself. `npm run -s bench:test-play`; --quick does one run of H.264.
 // Needs a production build. The last line is one JSON object.
-import { execFileSync, spawn } from 'node:child_process';
+import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { fileURLToPath } from 'node:url';
-import { chromium, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import { percentileOfSorted } from '@/core/numbers/percentile';
-import { chromiumOptions } from '../playwright.config';
+import { root, withPage } from './serve';
 
 const isQuick = process.argv.includes('--quick');
-const root = fileURLToPath(new URL('..', import.meta.url));
 const media = `${root}tests/fixtures/media/`;
-const port = 4397;
-const url = `http://127.0.0.1:${port}`;
 const rounds = isQuick ? 1 : 5;
 const clips = isQuick ? ['wheel.mp4'] : ['wheel.mp4', 'wheel.webm'];
 /** The file is repeated, so that ffmpeg's start counts as little as a browser's. */
@@ -61,18 +57,7 @@ async function testPlay(page: Page, name: string): Promise<number> {
   return fps;
 }
 
-const server = spawn(
-  process.execPath,
-  ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
-  { cwd: root, stdio: 'ignore' },
-);
-try {
-  for (let i = 0; i < 200 && !(await fetch(url).catch(() => null))?.ok; i++)
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  const browser = await chromium.launch(chromiumOptions);
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-  await page.goto(url);
-  await page.getByRole('link', { name: 'Kiln diaries, episode 6' }).waitFor();
+await withPage(4397, async (page, url) => {
   await page.goto(`${url}/card/demo-decode-bound/footage`);
   await page.getByLabel('Choose video files').setInputFiles(
     clips.map((name) => ({
@@ -103,8 +88,5 @@ try {
       ours,
     });
   }
-  await browser.close();
   console.log(JSON.stringify({ bench: 'test-play', rounds, results }));
-} finally {
-  server.kill();
-}
+});

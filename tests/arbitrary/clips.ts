@@ -1,4 +1,5 @@
 import type { VideoFacts } from '@/core/footage';
+import type { DecodeRun, DecodeTest } from '@/core/test-play';
 
 /** A light, ordinary clip with what a test changes about it. */
 export const videoFacts = (change: Partial<VideoFacts> = {}): VideoFacts => ({
@@ -27,4 +28,37 @@ export const videoFacts = (change: Partial<VideoFacts> = {}): VideoFacts => ({
   videoTrackCount: 1,
   audio: { codec: 'aac', channelCount: 2, sampleRateHz: 48_000 },
   ...change,
+});
+
+/** A run of decoding alone by the processor at this rate, with what a test changes about it. */
+export const decodeRun = (decodedFps: number, change: Partial<DecodeRun> = {}): DecodeRun => ({
+  way: 'software',
+  isOneByOne: false,
+  drawnHeightPx: null,
+  frameCount: 100,
+  elapsedMs: 1000,
+  decodedFps,
+  droppedCount: 0,
+  ...change,
+});
+
+/** A test-play of an ordinary 1080-line clip with these runs. */
+export const decodeTest = (runs: readonly DecodeRun[]): DecodeTest => ({
+  id: 'test',
+  clipId: 'clip',
+  fileName: 'wheel.mp4',
+  takenAtMs: 0,
+  stream: {
+    codec: 'h264',
+    bitDepth: 8,
+    chroma: '4:2:0',
+    widthPx: 1920,
+    heightPx: 1080,
+    frameRateFps: 25,
+    megabitsPerFrame: 0.8,
+  },
+  runs,
+  scrub: null,
+  estimatedFps: 30,
+  estimatedScrubMs: 100,
 });

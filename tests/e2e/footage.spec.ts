@@ -4,6 +4,7 @@ import { readFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
+import { cardTextWithClips } from '../arbitrary/many-clips';
 import { mediaPath } from './media';
 import { openCards, openStep } from './screens';
 
@@ -82,6 +83,28 @@ test('sorts, filters and selects clips, says where they lie, and takes the table
   const clips = JSON.parse(await readFile(await (await jsonDownload).path(), 'utf8'));
   expect(clips).toHaveLength(17);
   expect(clips.find((clip: { fileName: string }) => clip.fileName === 'bowl.jpg')).toMatchObject({ kind: 'still' });
+});
+
+test('reads on while the person goes to another step, and goes through a sorted list from one sheet', async ({
+  page,
+}) => {
+  await openFootage(page);
+  const names = ['silent.mp4', 'h264-8bit.mov', 'vp9.webm', 'wheel.mp4', 'prores.mov', 'h264.ts', 'uneven.mkv'];
+  await page.getByLabel('Choose video files').setInputFiles(names.map(mediaPath));
+  const steps = page.getByRole('navigation', { name: 'Steps' });
+  await steps.getByRole('link', { name: /^Timeline/ }).click();
+  await expect(page.getByRole('heading', { name: 'Timeline', level: 1 })).toBeVisible();
+  await expect(steps.getByRole('link', { name: /^Footage/ })).toContainText('21 clips', { timeout: 20_000 });
+  await steps.getByRole('link', { name: /^Footage/ }).click();
+  const table = page.getByRole('table', { name: 'Clips' });
+  await expect(table).toHaveAttribute('aria-rowcount', '22');
+  await table.getByRole('button', { name: 'Length', exact: true }).click();
+  const inOrder = await table.getByRole('rowheader').getByRole('button').allTextContents();
+  await table.getByRole('button', { name: inOrder[0] ?? '', exact: true }).click();
+  await page.getByRole('button', { name: 'The next clip' }).click();
+  await expect(page.getByRole('dialog', { name: inOrder[1] ?? '' })).toBeVisible();
+  await page.getByRole('button', { name: 'The clip before' }).click();
+  await expect(page.getByRole('dialog', { name: inOrder[0] ?? '' })).toBeVisible();
 });
 
 test('keeps the widths of columns, set by keyboard, over a reload', async ({ page }) => {
@@ -195,12 +218,7 @@ test('stops a test-play at once and keeps nothing of it', async ({ page }) => {
 test('holds a thousand clips with only those in sight in the page', async ({ page }) => {
   test.setTimeout(90_000);
   await openCards(page);
-  const card = JSON.parse(await readFile('src/demo/cards/decode-bound.json', 'utf8'));
-  const clips = Array.from({ length: 1000 }, (_, i) => {
-    const clip = card.clips[i % card.clips.length];
-    return { ...clip, id: `clip-${i}`, facts: { ...clip.facts, fileName: `take-${String(i).padStart(4, '0')}.mov` } };
-  });
-  const text = JSON.stringify({ ...card, id: 'thousand', title: 'A thousand takes', clips });
+  const text = cardTextWithClips(1000, 'thousand', 'A thousand takes');
   await page
     .getByLabel('Import card files')
     .setInputFiles({ name: 'a.json', mimeType: 'application/json', buffer: Buffer.from(text) });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { videoFacts } from '../../../tests/arbitrary/clips';
-import { type DecodeTest, measureDecoding } from '../test-play';
+import { decodeRun, decodeTest, videoFacts } from '../../../tests/arbitrary/clips';
+import { measureDecoding } from '../test-play';
 import {
   applyCommand,
   type BrowserAnswer,
@@ -58,43 +58,9 @@ const cardOf = (...clips: readonly (typeof a)[]): JobCard =>
     type: 'addClips',
     input: { clips: clips.map((clip) => ({ clip })) },
   });
-const test: DecodeTest = {
-  id: 't',
-  clipId: 'a',
-  fileName: 'a.mp4',
-  takenAtMs: 5,
-  stream: {
-    codec: 'h264',
-    bitDepth: 8,
-    chroma: '4:2:0',
-    widthPx: 1920,
-    heightPx: 1080,
-    frameRateFps: 25,
-    megabitsPerFrame: 0.8,
-  },
-  runs: [
-    {
-      way: 'software',
-      isOneByOne: false,
-      drawnHeightPx: null,
-      frameCount: 100,
-      elapsedMs: 990,
-      decodedFps: 100,
-      droppedCount: 0,
-    },
-    {
-      way: 'software',
-      isOneByOne: true,
-      drawnHeightPx: null,
-      frameCount: 50,
-      elapsedMs: 980,
-      decodedFps: 50,
-      droppedCount: 0,
-    },
-  ],
+const test = {
+  ...decodeTest([decodeRun(100), decodeRun(50, { isOneByOne: true })]),
   scrub: { jumpCount: 20, medianMs: 90, slowestTenthMs: 200 },
-  estimatedFps: 80,
-  estimatedScrubMs: 100,
 };
 
 describe('commands of the footage', () => {
@@ -147,7 +113,7 @@ describe('commands of the footage', () => {
     const card = cardOf(a);
     const tested = apply(card, { type: 'addDecodeTest', input: { test } });
     expect(deriveBaseState(tested)).not.toEqual(deriveBaseState(card));
-    const deleted = apply(tested, { type: 'removeDecodeTest', input: { id: 't' } });
+    const deleted = apply(tested, { type: 'removeDecodeTest', input: { id: test.id } });
     expect(deriveBaseState(deleted)).toEqual(deriveBaseState(card));
   });
 });
@@ -198,7 +164,7 @@ describe('hardwareVerdictOf', () => {
   };
 
   it('believes a test-play first, then the browser where it has hardware at all, then the year', () => {
-    const hardwareRun = { ...(test.runs[0] as DecodeTest['runs'][number]), way: 'hardware', decodedFps: 300 } as const;
+    const hardwareRun = decodeRun(300, { way: 'hardware' });
     expect(verdict('refused', { decodeTests: [{ ...test, runs: [...test.runs, hardwareRun] }] })).toEqual({
       state: 'measured',
       source: 'test-play',

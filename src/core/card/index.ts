@@ -1,4 +1,5 @@
 export * from './commands';
+export { createCardClip } from './create-card-clip';
 export { createJobCard } from './defaults';
 export { deriveBaseState, targetFpsOf } from './derive-setup';
 export * from './fixes-in-force';

@@ -1,12 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { decodeRun as run, decodeTest as testOf } from '../../../tests/arbitrary/clips';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
 import { softwareDecodeMs } from '../load';
 import {
   computeDecodeRate,
   computeScrubRun,
-  type DecodeRun,
-  type DecodeTest,
   isHardwareProven,
   isTelling,
   listScrubPlaces,
@@ -14,38 +13,8 @@ import {
   planRuns,
 } from '.';
 
-const stream: DecodeTest['stream'] = {
-  codec: 'h264',
-  bitDepth: 8,
-  chroma: '4:2:0',
-  widthPx: 1920,
-  heightPx: 1080,
-  frameRateFps: 25,
-  megabitsPerFrame: 0.8,
-};
+const { stream } = testOf([]);
 const referenceFps = 1000 / softwareDecodeMs({ ...stream, megapixels: 1920 * 1080e-6, megabits: 0.8 });
-
-const run = (decodedFps: number, change: Partial<DecodeRun> = {}): DecodeRun => ({
-  way: 'software',
-  isOneByOne: false,
-  drawnHeightPx: null,
-  frameCount: 100,
-  elapsedMs: 1000,
-  decodedFps,
-  droppedCount: 0,
-  ...change,
-});
-const testOf = (runs: readonly DecodeRun[]): DecodeTest => ({
-  id: 'test',
-  clipId: 'clip',
-  fileName: 'wheel.mp4',
-  takenAtMs: 0,
-  stream,
-  runs,
-  scrub: null,
-  estimatedFps: 30,
-  estimatedScrubMs: 100,
-});
 
 describe('computeDecodeRate', () => {
   it('counts from the first frame to the last: 51 frames in two seconds are 25 a second, none dropped', () => {

@@ -2,7 +2,7 @@
 
 import { type SortingState, useTable } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useRef, useState } from 'react';
+import { memo, useCallback, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { ClipRow } from '@/core/diagnose';
 import { DataTable } from '@/ui/DataTable';
@@ -39,7 +39,8 @@ interface ClipTableProps {
   readonly rows: readonly ClipRow[];
   readonly selection: ReadonlySet<string>;
   readonly onSelect: (clipIds: readonly string[], isSelected: boolean) => void;
-  readonly onOpen: (clipId: string) => void;
+  /** With all clips in the order in which they stand. */
+  readonly onOpen: (clipId: string, order: readonly string[]) => void;
 }
 
 /** Clips that are shown, dearest first until sorted otherwise; only the rows in sight are in the page. */
@@ -59,6 +60,17 @@ export const ClipTable = memo(function ClipTable({ rows, selection, onSelect, on
   });
   const frame = useRef<HTMLDivElement>(null);
   const shown = table.getRowModel().rows;
+  // Rows are not drawn again for a new order alone, so what they call looks it up.
+  const order = useRef(shown);
+  order.current = shown;
+  const openInOrder = useCallback(
+    (clipId: string) =>
+      onOpen(
+        clipId,
+        order.current.map((row) => row.id),
+      ),
+    [onOpen],
+  );
   const virtual = useVirtualizer({
     count: shown.length,
     getScrollElement: () => frame.current,
@@ -122,7 +134,7 @@ export const ClipTable = memo(function ClipTable({ rows, selection, onSelect, on
                   rowIndex={item.index + 2}
                   isSelected={selection.has(row.id)}
                   onSelect={(isSelected) => onSelect([row.id], isSelected)}
-                  onOpen={onOpen}
+                  onOpen={openInOrder}
                 />
               )
             );

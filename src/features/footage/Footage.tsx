@@ -20,15 +20,27 @@ import { ClipTable } from './ClipTable';
 import { listFiles } from './dropped-files';
 import { exportClips } from './export-clips';
 import { FolderDrives } from './FolderDrives';
+import { useFootage } from './FootageReading';
 import { HeaviestClips } from './HeaviestClips';
 import { NotTakenList } from './NotTakenList';
 import { ReadingProgress } from './ReadingProgress';
 import { ReportDialog } from './ReportDialog';
 import { SelectionBar } from './SelectionBar';
 import { findFile } from './session-files';
-import { useFootageState } from './use-footage-state';
 
 const ClipSheet = dynamic(() => import('./ClipSheet').then((module) => module.ClipSheet), { ssr: false });
+
+/** The clip whose sheet is open, and the list it was opened from in the order in which that stood there. */
+interface OpenedClip {
+  readonly clipId: string;
+  readonly order: readonly string[];
+}
+
+function neighboursOf(opened: OpenedClip | null): { readonly before: string | null; readonly after: string | null } {
+  const index = opened ? opened.order.indexOf(opened.clipId) : -1;
+  if (!opened || index < 0) return { before: null, after: null };
+  return { before: opened.order[index - 1] ?? null, after: opened.order[index + 1] ?? null };
+}
 
 const noneSelected: ReadonlySet<string> = new Set();
 
@@ -40,12 +52,12 @@ const DropArea = styled.div`
 export function Footage() {
   const { card, run } = useOpenCard();
   const notify = useNotify();
-  const { state, addFiles, addReport, readInto, stop, dismiss } = useFootageState();
+  const { state, addFiles, addReport, readInto, stop, dismiss } = useFootage();
   const [isOver, setIsOver] = useState(false);
   const [isAskingReport, setIsAskingReport] = useState(false);
   const [filter, setFilter] = useState<ClipFilter>(everyClip);
   const [selection, setSelection] = useState<ReadonlySet<string>>(noneSelected);
-  const [openId, setOpenId] = useState<string | null>(null);
+  const [opened, setOpened] = useState<OpenedClip | null>(null);
   const rows = useMemo(() => listClipRows(card), [card]);
   // What is typed shows at once; a thousand rows may follow a moment later.
   const settledFilter = useDeferredValue(filter);
@@ -53,9 +65,8 @@ export function Footage() {
   const budgetMs = 1000 / targetFpsOf(card);
   const isFull = rows.length > 0;
   const selected = useMemo(() => card.clips.filter((clip) => selection.has(clip.id)), [card.clips, selection]);
-  const open = card.clips.find((clip) => clip.id === openId);
-  const openRow = rows.find((row) => row.clipId === openId);
-  const openIndex = shown.findIndex((row) => row.clipId === openId);
+  const open = card.clips.find((clip) => clip.id === opened?.clipId);
+  const openRow = rows.find((row) => row.clipId === opened?.clipId);
 
   const select = useCallback(
     (ids: readonly string[], isSelected: boolean) =>
@@ -68,6 +79,7 @@ export function Footage() {
       }),
     [],
   );
+  const openClip = useCallback((clipId: string, order: readonly string[]) => setOpened({ clipId, order }), []);
   const askReport = useCallback(() => setIsAskingReport(true), []);
   const setDrive = useCallback(
     (ids: readonly string[], drive: DriveKind | null) => run({ type: 'setClipDrive', input: { ids, drive } }),
@@ -77,7 +89,7 @@ export function Footage() {
     const placed = clips.map((clip) => ({ clip, index: card.clips.indexOf(clip) }));
     if (!run({ type: 'removeClips', input: { ids: clips.map(({ id }) => id) } }).ok) return;
     setSelection(noneSelected);
-    setOpenId(null);
+    setOpened(null);
     const what = clips.length === 1 ? `“${clips[0]?.facts.fileName}”` : formatCount(clips.length, 'clip');
     notify({
       kind: 'info',
@@ -101,7 +113,7 @@ export function Footage() {
   const readOne = async (clip: CardClip, file: File): Promise<void> => {
     if (await readInto(clip, file)) notify({ kind: 'info', text: `Read “${file.name}”.` });
     // What went wrong stands on the page beneath the clip's sheet.
-    else setOpenId(null);
+    else setOpened(null);
   };
 
   return (
@@ -124,7 +136,7 @@ export function Footage() {
         <NotTakenList state={state} onDismiss={dismiss} />
         {isFull && (
           <>
-            <HeaviestClips rows={rows} budgetMs={budgetMs} onOpen={setOpenId} />
+            <HeaviestClips rows={rows} budgetMs={budgetMs} onOpen={openClip} />
             <Sheet
               title="Clips"
               aside={
@@ -133,7 +145,7 @@ export function Footage() {
             >
               <ClipFilters rows={rows} filter={filter} onChange={setFilter} />
               {shown.length > 0 ? (
-                <ClipTable rows={shown} selection={selection} onSelect={select} onOpen={setOpenId} />
+                <ClipTable rows={shown} selection={selection} onSelect={select} onOpen={openClip} />
               ) : (
                 <Row>
                   <p>No clip is like that.</p>
@@ -142,6 +154,7 @@ export function Footage() {
               )}
               <SelectionBar
                 clips={selected}
+                hiddenCount={selected.length - shown.filter((row) => selection.has(row.clipId)).length}
                 onSetDrive={setDrive}
                 onReadAgain={readAgain}
                 onRemove={remove}
@@ -179,14 +192,11 @@ export function Footage() {
           clip={open}
           row={openRow}
           budgetMs={budgetMs}
-          neighbours={{
-            before: shown[openIndex - 1]?.clipId ?? null,
-            after: openIndex < 0 ? null : (shown[openIndex + 1]?.clipId ?? null),
-          }}
+          neighbours={neighboursOf(opened)}
           onReadInto={readOne}
           onRemove={remove}
-          onOpen={setOpenId}
-          onClose={() => setOpenId(null)}
+          onOpen={(clipId) => setOpened((now) => ({ clipId, order: now?.order ?? [] }))}
+          onClose={() => setOpened(null)}
         />
       )}
     </DropArea>

@@ -39,12 +39,13 @@ const shownCount = 3;
 interface HeaviestClipsProps {
   readonly rows: readonly ClipRow[];
   readonly budgetMs: number;
-  readonly onOpen: (clipId: string) => void;
+  readonly onOpen: (clipId: string, order: readonly string[]) => void;
 }
 
 /** The clips that hurt most on this timeline and machine, by name. */
 export const HeaviestClips = memo(function HeaviestClips({ rows, budgetMs, onOpen }: HeaviestClipsProps) {
   const heaviest = findHeaviest(rows, shownCount);
+  const order = heaviest.map((row) => row.clipId);
   const overCount = rows.filter((row) => row.cost?.isOverBudget).length;
   const longestMs = Math.max(budgetMs * 1.25, ...heaviest.map((row) => row.cost?.ownMs ?? 0));
   if (heaviest.length === 0)
@@ -66,7 +67,7 @@ export const HeaviestClips = memo(function HeaviestClips({ rows, budgetMs, onOpe
           ({ clipId, facts, cost }) =>
             cost && (
               <li key={clipId}>
-                <button type="button" onClick={() => onOpen(clipId)}>
+                <button type="button" onClick={() => onOpen(clipId, order)}>
                   {facts.fileName}
                 </button>
                 <span>

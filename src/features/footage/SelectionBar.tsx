@@ -33,17 +33,21 @@ export interface SelectionActions {
 
 interface SelectionBarProps extends SelectionActions {
   readonly clips: readonly CardClip[];
+  /** How many of them the filter leaves out of the table. */
+  readonly hiddenCount: number;
   readonly onClear: () => void;
 }
 
 /** What can be done with all selected clips at once. */
-export function SelectionBar({ clips, onSetDrive, onReadAgain, onRemove, onClear }: SelectionBarProps) {
+export function SelectionBar({ clips, hiddenCount, onSetDrive, onReadAgain, onRemove, onClear }: SelectionBarProps) {
   const [isStating, setIsStating] = useState(false);
   if (clips.length === 0) return null;
   const ids = clips.map((clip) => clip.id);
   return (
     <Bar role="group" aria-label="Selected clips">
-      <b>{formatCount(clips.length, 'clip')} selected</b>
+      <b>
+        {formatCount(clips.length, 'clip')} selected{hiddenCount > 0 && `, ${hiddenCount} of them not shown`}
+      </b>
       <div>
         <SelectField<DriveKind>
           label="Drive"

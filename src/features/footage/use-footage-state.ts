@@ -55,7 +55,7 @@ export function useFootageState(): FootageControls {
   const batches = useClipBatches();
   useEffect(
     () => () => {
-      // Leaving the step stops the reading; what was read by then is kept.
+      // Leaving the card stops the reading; what was read by then is kept.
       stopCount.current += 1;
       batches.flush();
       client.current?.dispose();

@@ -2,30 +2,12 @@ import { fail, type Result, succeed } from '../../result';
 import { parseCard } from '../parse-card';
 import type { JobCard } from '../types';
 import * as describeCommands from './describe';
-import {
-  addClips,
-  addDecodeTest,
-  correctClips,
-  removeClips,
-  removeDecodeTest,
-  replaceClipFacts,
-  setClipDrive,
-} from './footage';
+import * as footageCommands from './footage';
 import * as trialCommands from './trials';
 import type { CommandFailure, CommandHandler } from './types';
 
 /** Every command by its name; the name is what is logged. */
-const handlers = {
-  ...describeCommands,
-  addClips,
-  addDecodeTest,
-  correctClips,
-  removeClips,
-  removeDecodeTest,
-  replaceClipFacts,
-  setClipDrive,
-  ...trialCommands,
-};
+const handlers = { ...describeCommands, ...footageCommands, ...trialCommands };
 
 export type CommandName = keyof typeof handlers;
 type InputOf<Name extends CommandName> = Parameters<(typeof handlers)[Name]>[1];

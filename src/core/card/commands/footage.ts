@@ -10,11 +10,6 @@ export interface PlacedClip {
   readonly index?: number;
 }
 
-/** A clip as a command adds it: what is not given is as for a file just dropped. */
-export const createCardClip = (
-  clip: Pick<CardClip, 'id' | 'facts'> & Partial<Omit<CardClip, 'id' | 'facts'>>,
-): CardClip => ({ origin: 'file', folder: '', drive: null, correctedFields: [], browserAnswer: null, ...clip });
-
 /** Adds clips, in order; also how a removal is undone. The timeline takes the first video's shape until it is described. */
 export const addClips: CommandHandler<{ readonly clips: readonly PlacedClip[] }> = (card, { clips }) => {
   const taken = new Set(card.clips.map((clip) => clip.id));

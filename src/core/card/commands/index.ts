@@ -1,3 +1,3 @@
 export { applyCommand, type CardCommand } from './apply-command';
-export { type ClipCorrection, createCardClip } from './footage';
+export type { ClipCorrection } from './footage';
 export type { CommandFailure } from './types';
