@@ -14,6 +14,16 @@ module.exports = {
       { path: 'node_modules', pathNot: 'node_modules/zod/' },
     ),
     layer('core-has-no-node', { path: '^src/core/', pathNot: test }, { dependencyTypes: ['core'] }),
+    layer(
+      'simulation-shares-no-costs',
+      { path: '^src/core/simulate/', pathNot: test },
+      { path: '^src/core/(load|causes|fixes|diagnose|belief)/' },
+    ),
+    layer(
+      'simulation-takes-only-the-shape-of-a-card',
+      { path: '^src/core/simulate/', pathNot: test },
+      { path: '^src/core/(card|footage|machine)/', dependencyTypesNot: ['type-only'] },
+    ),
     layer('messages-know-core-only', { path: '^src/messages/', pathNot: test }, { path: '^src/(?!core/|messages/)' }),
     layer('ui-knows-no-cards', { path: '^src/ui/' }, { path: '^src/(?!ui/)' }),
     layer(

@@ -35,14 +35,14 @@ describe('oil-can', () => {
   it('check says whether a card can be used, and why not', () => {
     expect(oilCan('check', 'src/demo/cards/decode-bound.json')).toMatchObject({
       exitCode: 0,
-      json: { isValid: true, version: 2 },
+      json: { isValid: true, version: 3 },
     });
     const broken = oilCan('check', 'package.json');
     expect(broken).toMatchObject({ exitCode: 1, json: { failure: { code: 'card-not-a-card' } } });
     expect(broken.messages).toContain('not a job card');
   });
 
-  it('findings has the documented shape, and makes no causes, tests or plans up', () => {
+  it('findings has the documented shape, and names the cause, a look and a way out', () => {
     const { exitCode, json } = oilCan('findings', 'src/demo/cards/effects-bound.json');
     expect(exitCode).toBe(0);
     expect(Object.keys(json)).toEqual([
@@ -60,10 +60,11 @@ describe('oil-can', () => {
       targetFps: 25,
       budgetMs: 40,
       bindingLane: 'drawing',
-      causes: [],
-      nextTests: [],
-      plans: [],
     });
+    expect(json.causes[0].id).toBe('effects-heavy');
+    expect(Object.keys(json.causes[0])).toEqual(['id', 'share', 'probability']);
+    expect(Object.keys(json.nextTests[0])).toEqual(['id', 'level', 'bits', 'cureProbability', 'minutes', 'score']);
+    expect(Object.keys(json.plans[0])).toEqual(['id', 'fixes', 'shownFps', 'probability']);
     expect(json.stages.map((stage: { readonly id: string }) => stage.id)).toEqual([
       'read',
       'decode',

@@ -6,8 +6,12 @@ import { WrongUseError } from './commands/wrong-use';
 const usage = `Use:
   oil-can inspect FILE…                      what video files are
   oil-can check CARD.json                    whether a job card can be used
-  oil-can findings CARD.json                 where each frame's time goes
-  oil-can what-if CARD.json FIX[=LEVEL]…     what fixes would bring`;
+  oil-can findings CARD.json                 what causes the lag, what to look at next, ways out
+  oil-can what-if CARD.json FIX[=LEVEL]…     what fixes would bring
+  oil-can simulate CARD.json --seed N [--fault ID[=SEVERITY]]… [--fix ID[=LEVEL]]…
+                                             when pictures appear on a simulated machine
+  oil-can meter --width W --height H --fps R [--clip-fps C] [--region X,Y,W,H|whole] [--times FILE] < frames.gray
+                                             what a recorded preview showed (8-bit grey frames)`;
 
 /** Each command loads only what it needs: reading the code takes longer than most of the work. */
 async function runCommand(words: readonly string[]): Promise<CommandOutput> {
@@ -16,6 +20,10 @@ async function runCommand(words: readonly string[]): Promise<CommandOutput> {
   if (command === 'inspect') {
     if (rest.length === 0) throw new WrongUseError('A file is missing.');
     return (await import('./commands/inspect')).inspectCommand(rest);
+  }
+  if (command === 'meter') {
+    const { meterCommand, parseMeterOptions } = await import('./commands/meter');
+    return meterCommand(parseMeterOptions(rest), process.stdin);
   }
   const output = await (await import('./commands/card-commands')).runCardCommand(command, rest);
   if (output === null) throw new WrongUseError(`There is no command "${command}".`);

@@ -1,8 +1,12 @@
 // `npm run screenshots`: the main views from the demo data, into docs/screenshots. Needs a production build.
 import { spawn } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { chromium, type Page } from '@playwright/test';
+import { encodings, planRecording } from '../bench/meter/recordings';
+import { writeRecording } from '../bench/meter/write-recording';
 import { chromiumOptions } from '../playwright.config';
 
 const port = 4395;
@@ -52,6 +56,21 @@ const views: readonly View[] = [
       const result = page.getByText('This machine decodes');
       await result.waitFor({ timeout: 60_000 });
       await result.evaluate((element) => element.closest('section')?.scrollIntoView());
+    },
+  },
+  {
+    name: 'lag-meter-day',
+    path: '/card/demo-decode-bound/meter',
+    theme: 'day',
+    size: [1280, 1100],
+    prepare: async (page) => {
+      const [encoding] = encodings;
+      if (!encoding) throw new Error('no encoding');
+      const path = join(tmpdir(), 'wheel-and-clay.mp4');
+      await writeRecording(planRecording(71, 'shapes', encoding), path);
+      await page.getByLabel('Choose a screen recording').setInputFiles(path);
+      await page.getByRole('region', { name: 'What it showed' }).waitFor({ timeout: 60_000 });
+      rmSync(path);
     },
   },
   { name: 'timeline-day', path: '/card/demo-effects-bound/timeline', theme: 'day' },
@@ -120,6 +139,8 @@ try {
     if (path !== '/') await page.goto(url + path);
     await page.getByRole('heading', { level: 1 }).waitFor();
     await prepare?.(page);
+    // The causes are weighed in a worker; the picture is of what they come to.
+    if (path.endsWith('/findings')) await page.getByText('by your readings and answers').waitFor({ timeout: 60_000 });
     await page.waitForTimeout(600);
     await page.screenshot({ path: `${outDir}${name}.png` });
     console.log(`docs/screenshots/${name}.png`);

@@ -6,8 +6,8 @@ import { jobCardSchema } from '@/core/card';
 const path = new URL('../docs/job-card.schema.json', import.meta.url);
 const schema = {
   ...toJSONSchema(jobCardSchema, { target: 'draft-2020-12' }),
-  $id: 'oil-can-job-card-v1',
-  title: 'Oil Can job card, version 1',
+  $id: 'oil-can-job-card-v3',
+  title: 'Oil Can job card, version 3',
 };
 const text = `${JSON.stringify(schema, null, 2)}\n`;
 

@@ -2,7 +2,8 @@ import { describeCardFailure } from '@/messages/card';
 import { type CardFileFailure, readCardFile } from './card-file';
 import { findingsCommand } from './findings';
 import type { CommandOutput } from './output';
-import { parseFixWord, whatIfCommand } from './what-if';
+import { parseSimulateOptions, simulateCommand } from './simulate';
+import { parseFixUse, whatIfCommand } from './what-if';
 import { WrongUseError } from './wrong-use';
 
 const describeFailure = (failure: CardFileFailure): string =>
@@ -22,7 +23,7 @@ async function withCard(
   return { exitCode: 1, json: { failure: read.failure } };
 }
 
-/** `check`, `findings` and `what-if`: commands over a card file. Null where the command is none of them. */
+/** `check`, `findings`, `what-if` and `simulate`: commands over a card file. Null where the command is none of them. */
 export async function runCardCommand(command: string, rest: readonly string[]): Promise<CommandOutput | null> {
   switch (command) {
     case 'check':
@@ -35,17 +36,13 @@ export async function runCardCommand(command: string, rest: readonly string[]): 
     case 'what-if': {
       const [path, ...fixWords] = rest;
       if (fixWords.length === 0) throw new WrongUseError('A fix is missing.');
-      const fixes = fixWords.map((word) => {
-        const parsed = parseFixWord(word);
-        if (parsed.ok) return parsed.value;
-        const { failure } = parsed;
-        throw new WrongUseError(
-          failure.code === 'fix-unknown'
-            ? `There is no fix "${failure.word}". There are: ${failure.known.join(', ')}.`
-            : `"${failure.word}" asks for a level that this fix does not have.`,
-        );
-      });
+      const fixes = fixWords.map(parseFixUse);
       return withCard(path, (card) => whatIfCommand(card, fixes));
+    }
+    case 'simulate': {
+      const [path, ...options] = rest;
+      const parsed = parseSimulateOptions(options);
+      return withCard(path, (card) => simulateCommand(card, parsed));
     }
     default:
       return null;

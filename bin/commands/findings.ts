@@ -1,15 +1,27 @@
 import type { JobCard } from '@/core/card';
-import { computeFindings } from '@/core/diagnose';
+import { diagnose } from '@/core/diagnose';
 import type { CommandOutput } from './output';
 
-/**
- * `findings CARD.json`: the frame budget and what to expect. `causes`, `nextTests` and `plans` stay empty until
- * the belief exists: nothing is made up.
- */
+/** `findings CARD.json`: the frame budget, the causes, what tells most next, and ways to a usable preview. */
 export function findingsCommand(card: JobCard): CommandOutput {
-  const { targetFps, budgetMs, stages, bindingLane, shownFps, scrubMs } = computeFindings(card);
+  const { targetFps, budgetMs, stages, bindingLane, shownFps, scrubMs, causes, nextTests, plans } = diagnose(card);
   return {
     exitCode: 0,
-    json: { targetFps, budgetMs, stages, bindingLane, shownFps, scrubMs, causes: [], nextTests: [], plans: [] },
+    json: {
+      targetFps,
+      budgetMs,
+      stages,
+      bindingLane,
+      shownFps,
+      scrubMs,
+      causes,
+      nextTests: nextTests.map(({ kind: _, ...test }) => test),
+      plans: plans.map(({ id, fixes, shownFps: expected, probability }) => ({
+        id,
+        fixes,
+        shownFps: expected,
+        probability,
+      })),
+    },
   };
 }

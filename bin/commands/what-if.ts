@@ -1,8 +1,9 @@
 import type { JobCard } from '@/core/card';
 import { computeWhatIf } from '@/core/diagnose';
-import { type FixAtLevel, findFix, fixCatalogue } from '@/core/fixes';
+import { type FixAtLevel, findFixFacts, fixIds, parseLevelOf } from '@/core/fixes';
 import { fail, type Result, succeed } from '@/core/result';
 import type { CommandOutput } from './output';
+import { WrongUseError } from './wrong-use';
 
 /** A word on the command line that names no fix, or a level that the fix does not have. */
 export type FixWordFailure =
@@ -12,11 +13,23 @@ export type FixWordFailure =
 /** Reads "lower-preview-quality=1/4" or "close-programs". */
 export function parseFixWord(word: string): Result<FixAtLevel, FixWordFailure> {
   const [id = '', levelText] = word.split(/=(.*)/s);
-  const fix = findFix(id);
-  if (!fix) return fail({ code: 'fix-unknown', word, known: fixCatalogue.map((known) => known.id) });
+  const fix = findFixFacts(id);
+  if (!fix) return fail({ code: 'fix-unknown', word, known: fixIds });
   if (levelText === undefined) return succeed({ id, level: fix.defaultLevel });
-  const level = fix.parseLevel(levelText);
+  const level = parseLevelOf(fix.levelKind, levelText);
   return level === null ? fail({ code: 'fix-level-unknown', word }) : succeed({ id, level });
+}
+
+/** The same for an option or word that must be right; wrong use is said. */
+export function parseFixUse(word: string): FixAtLevel {
+  const parsed = parseFixWord(word);
+  if (parsed.ok) return parsed.value;
+  const { failure } = parsed;
+  throw new WrongUseError(
+    failure.code === 'fix-unknown'
+      ? `There is no fix "${failure.word}". There are: ${failure.known.join(', ')}.`
+      : `"${failure.word}" asks for a level that this fix does not have.`,
+  );
 }
 
 /** `what-if CARD.json FIX[=LEVEL]…`: the card's set-up as it is and with the fixes. */

@@ -1,6 +1,5 @@
 import { assertNever } from '@/core/assert-never';
 import type { CardFailure, CommandFailure, StepId } from '@/core/card';
-import { fixTitle } from './fix-titles';
 
 /** Why a card file was not taken in. */
 export function describeCardFailure(failure: CardFailure): string {
@@ -27,6 +26,7 @@ const itemNames = {
   reading: 'reading',
   trial: 'trial',
   'decode-test': 'test-play',
+  answer: 'answer',
 } as const;
 
 /** Why a change was not made. */
@@ -41,7 +41,7 @@ export function describeCommandFailure(failure: CommandFailure): string {
     case 'value-out-of-range':
       return `That value is out of range: “${failure.path}” would be ${failure.received}. The old value stays.`;
     case 'trial-already-open':
-      return `A trial is under way: “${fixTitle(failure.fix.id, failure.fix.level)}”. Keep it or undo it first; one change at a time.`;
+      return 'Another trial is under way. Keep it or undo it first: one change at a time.';
     case 'trial-not-open':
       return 'That trial has already ended.';
     case 'trial-needs-reading':
@@ -77,7 +77,7 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   footage: { label: 'Footage', lead: 'What your clips are and what they cost. Nothing leaves this computer.' },
   timeline: { label: 'Timeline', lead: 'What is drawn for each frame. Rough figures are enough.' },
   symptoms: { label: 'Symptoms', lead: 'When it lags, and one first reading to compare with later.' },
-  findings: { label: 'Findings', lead: 'Where each frame’s time goes on this machine, and what would move it.' },
+  findings: { label: 'Findings', lead: 'What causes the lag, how sure that is, and what would settle it.' },
   fixes: { label: 'Fixes', lead: 'One change, one reading, then keep it or undo it.' },
   'export-check': { label: 'Export check', lead: 'What was given up for speed, and must not end up in the film.' },
 };

@@ -25,6 +25,12 @@ const stageSubjects: Readonly<Record<StageId, string>> = {
   show: 'Showing the picture takes',
 };
 
+/** Causes that a lane's time alone does not show. */
+const budgetTexts: Readonly<Partial<Record<CauseId, (laneMs: string, budgetMs: string) => string>>> = {
+  'programs-busy': (laneMs, budgetMs) =>
+    `The editor needs ${laneMs} ms a frame on its slowest lane, and would have ${budgetMs}; but other programs take the cores that it needs. Close those before you give up any picture.`,
+};
+
 /** Where the time goes, in two sentences under the frame budget. */
 export function describeBudget(findings: Findings): string {
   const { budgetMs, bindingLane, bindingCause, stages } = findings;
@@ -32,8 +38,8 @@ export function describeBudget(findings: Findings): string {
   const laneMs = stages.filter(({ lane }) => lane === bindingLane).reduce((sum, { ms }) => sum + ms, 0);
   if (bindingCause === null)
     return `All lanes stay within the ${formatMs(budgetMs)} ms that a frame may take. If it lags all the same, something is in play that is not on this card yet.`;
-  if (bindingCause === 'programs-busy')
-    return `The editor needs ${formatMs(laneMs)} ms a frame on its slowest lane, and would have ${formatMs(budgetMs)}; but other programs take the cores that it needs. Close those before you give up any picture.`;
+  const special = budgetTexts[bindingCause]?.(formatMs(laneMs), formatMs(budgetMs));
+  if (special !== undefined) return special;
   if (laneMs <= budgetMs)
     return `No lane alone is over the ${formatMs(budgetMs)} ms that a frame may take; together they are, because they share the same cores.`;
   const isAlone = stage.ms > 0.9 * laneMs;
@@ -73,4 +79,17 @@ export const settlingTests: Readonly<Record<CauseId, string>> = {
   'effects-heavy': 'Bypass all effects: if the rate jumps, it is the effects.',
   'layers-heavy': 'Hide all layers but one: if the rate jumps, it is the layers.',
   'preview-too-large': 'Lower the preview quality to 1/2: if the rate rises, it is the picture’s size.',
+  'system-drive-full': 'Free a tenth of the system drive and take a reading.',
+  'cache-misplaced': 'Move the cache to a solid-state drive inside, and play the same stretch twice.',
+  'software-stale': 'Update editor, system and graphics driver, restart, and take a reading.',
+  'hardware-decode-unreliable': 'Turn hardware decoding off, restart the editor and take a reading.',
+  'graphics-drawing-unreliable': 'Turn drawing on the graphics off, restart the editor and take a reading.',
+  'graphics-memory-short': 'Watch the graphics memory in the system’s monitor while playing: full means yes.',
+  'wrong-graphics': 'Give the editor the faster graphics, restart it and take a reading.',
+  'building-previews': 'Leave it alone until its progress mark is gone, and take a reading.',
+  'proxies-not-shown': 'Look for the mark that says proxies are shown; attach them and switch them on.',
+  'panel-reads-originals': 'Close the second viewer and the scopes, and take a reading.',
+  'project-mismatch': 'Set a copy of the project to the delivered size and take a reading.',
+  'nothing-explains-it':
+    'Play the project on another machine, or another project on this one: that tells which of the two it is.',
 };

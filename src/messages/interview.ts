@@ -33,6 +33,9 @@ export const lagMomentTexts: Readonly<Record<LagMoment, string>> = {
   'at-opening': 'When opening the project',
   'switching-programs': 'When coming back from another program',
   'after-a-while': 'Only after a while',
+  'at-cuts': 'Only at cuts and transitions',
+  'looking-through-clips': 'When looking through clips',
+  'waiting-for-the-picture': 'It computes first; I wait before it plays',
 };
 
 /** How it lags. */
@@ -42,6 +45,10 @@ export const lagKindTexts: Readonly<Record<LagKind, string>> = {
   frozen: 'Freezes',
   'out-of-step': 'Out of step with the sound',
   crashing: 'Crashes',
+  'will-not-open': 'The project will not open',
+  'black-picture': 'The picture is black',
+  'sound-apart-from-start': 'Sound is off by the same amount throughout',
+  'export-slow': 'Only the export is slow',
 };
 
 /** How scrubbing feels. */

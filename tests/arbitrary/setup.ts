@@ -1,14 +1,20 @@
 import fc from 'fast-check';
 import { chromaFormats } from '@/core/footage';
 import {
+  drawingHabitIds,
   effectKinds,
   type Hidden,
   type PictureStream,
   type Setup,
   type SetupState,
   type StreamDrive,
+  troubleIds,
 } from '@/core/load';
 import { driveKinds, graphicsKinds, knownStates, powerModes, speedClasses } from '@/core/machine';
+
+const drive: fc.Arbitrary<StreamDrive> = fc
+  .constantFrom(...driveKinds)
+  .map(({ readMegabytePerSec, latencyMs }) => ({ readMegabytePerSec, latencyMs }));
 
 const stream: fc.Arbitrary<PictureStream> = fc.record({
   codec: fc.constantFrom('h264', 'hevc', 'vp9', 'av1', 'prores', 'mjpeg', 'dnxhd', 'mpeg2video', 'still', 'oilc'),
@@ -20,9 +26,7 @@ const stream: fc.Arbitrary<PictureStream> = fc.record({
   bitrateMbitPerSec: fc.double({ min: 0, max: 2000, noNaN: true }),
   meanKeyFrameDistanceFrames: fc.double({ min: 1, max: 600, noNaN: true }),
   hardwareDecode: fc.constantFrom(...knownStates),
-  drive: fc
-    .constantFrom(...driveKinds)
-    .map(({ readMegabytePerSec, latencyMs }): StreamDrive => ({ readMegabytePerSec, latencyMs })),
+  drive,
 });
 
 const clip = fc.record({
@@ -42,6 +46,11 @@ const setup: fc.Arbitrary<Setup> = fc
     isSpeedMeasured: fc.boolean(),
     memoryMib: fc.integer({ min: 512, max: 262_144 }),
     graphicsYear: fc.integer({ min: 2005, max: 2026 }),
+    graphicsMemoryMib: fc.integer({ min: 0, max: 65_536 }),
+    hasSecondGraphics: fc.constantFrom(...knownStates),
+    isThin: fc.constantFrom(...knownStates),
+    systemDriveFreeRatio: fc.double({ min: 0, max: 1, noNaN: true }),
+    cacheDrive: drive,
     clips: fc.array(clip, { minLength: 1, maxLength: 8 }),
     timeline: fc.record({
       widthPx: fc.integer({ min: 16, max: 8192 }),
@@ -49,6 +58,12 @@ const setup: fc.Arbitrary<Setup> = fc
       frameRateFps: fc.constantFrom(12, 23.976, 25, 29.97, 50, 60),
       videoLayerCount: fc.integer({ min: 1, max: 8 }),
       titleCount: fc.integer({ min: 0, max: 8 }),
+      coveredLayerCount: fc.integer({ min: 0, max: 4 }),
+      isBlendingNeeded: fc.constantFrom(...knownStates),
+      cutsPerMinute: fc.option(fc.double({ min: 0, max: 120, noNaN: true }), { nil: null }),
+      transitionRatio: fc.double({ min: 0, max: 1, noNaN: true }),
+      unusedClipCount: fc.integer({ min: 0, max: 5000 }),
+      isDescribed: fc.boolean(),
       effects: fc.array(
         fc.record({ kind: fc.constantFrom(...effectKinds), layerCount: fc.integer({ min: 1, max: 6 }) }),
         { maxLength: 5 },
@@ -61,6 +76,31 @@ const setup: fc.Arbitrary<Setup> = fc
       areEffectsBypassed: fc.boolean(),
       hardwareDecode: fc.constantFrom(...knownStates),
       graphicsDrawing: fc.constantFrom(...knownStates),
+      movingQualityRatio: fc.constantFrom(1, 0.5, 0.25),
+      isBlending: fc.boolean(),
+      workingDepthBits: fc.constantFrom(8, 16, 32),
+      habits: fc
+        .tuple(...drawingHabitIds.map(() => fc.constantFrom(0, 0.2, 1)))
+        .map(
+          (shares) =>
+            Object.fromEntries(drawingHabitIds.map((id, i) => [id, shares[i] ?? 0])) as Setup['preview']['habits'],
+        ),
+      isPrerendered: fc.boolean(),
+    }),
+    editor: fc.record({
+      playsBy: fc.constantFrom('streaming', 'computing-first', 'unknown'),
+      lateFrames: fc.constantFrom('skipped', 'all-played', 'unknown'),
+      memoryGivenMib: fc.option(fc.integer({ min: 64, max: 262_144 }), { nil: null }),
+      previewMemoryMib: fc.option(fc.integer({ min: 16, max: 262_144 }), { nil: null }),
+      areThreadsRaised: fc.boolean(),
+      areThumbnailsOn: fc.constantFrom(...knownStates),
+      areFilesKeptOpen: fc.boolean(),
+      isSpeedFavoured: fc.boolean(),
+      spanSec: fc.constantFrom(3, 10),
+    }),
+    delivered: fc.record({
+      heightPx: fc.option(fc.integer({ min: 16, max: 4320 }), { nil: null }),
+      frameRateFps: fc.option(fc.constantFrom(24, 25, 30), { nil: null }),
     }),
     programs: fc.array(
       fc.record({
@@ -72,26 +112,55 @@ const setup: fc.Arbitrary<Setup> = fc
       { maxLength: 5 },
     ),
   })
-  .map(({ coreCount, speed, power, graphics, threadRatio, isSpeedMeasured, memoryMib, graphicsYear, ...rest }) => ({
-    ...rest,
-    machine: {
+  .map(
+    ({
       coreCount,
-      coreSpeedRatio: speed.coreSpeedRatio,
+      speed,
+      power,
+      graphics,
+      threadRatio,
       isSpeedMeasured,
-      decodeThreadCount: Math.max(1, coreCount * threadRatio),
-      powerRatio: power.powerRatio,
       memoryMib,
-      graphicsRatio: graphics.graphicsRatio,
       graphicsYear,
-      decodeMegapixelPerSec: graphics.decodeMegapixelPerSec,
-    },
-    targetFps: rest.timeline.frameRateFps,
-  }));
+      graphicsMemoryMib,
+      hasSecondGraphics,
+      isThin,
+      systemDriveFreeRatio,
+      cacheDrive,
+      ...rest
+    }) => ({
+      ...rest,
+      machine: {
+        graphicsMemoryMib,
+        hasSecondGraphics,
+        isThin,
+        systemDriveFreeRatio,
+        cacheDrive,
+        coreCount,
+        coreSpeedRatio: speed.coreSpeedRatio,
+        isSpeedMeasured,
+        decodeThreadCount: Math.max(1, coreCount * threadRatio),
+        powerRatio: power.powerRatio,
+        memoryMib,
+        graphicsRatio: graphics.graphicsRatio,
+        graphicsYear,
+        decodeMegapixelPerSec: graphics.decodeMegapixelPerSec,
+      },
+      targetFps: rest.timeline.frameRateFps,
+    }),
+  );
 
 const hidden: fc.Arbitrary<Hidden> = fc.record({
   areProxiesShown: fc.boolean(),
   isPanelReadingOriginals: fc.boolean(),
-  effectsAt: fc.constantFrom('clip', 'project', 'preview'),
+  areProxiesAttached: fc.boolean(),
+  effectsAt: fc.constantFrom('clip', 'project', 'preview', 'unknown'),
+  hardwareDecode: fc.constantFrom(...knownStates),
+  graphicsDrawing: fc.constantFrom(...knownStates),
+  isOnSlowGraphics: fc.boolean(),
+  troubles: fc
+    .tuple(...troubleIds.map(() => fc.constantFrom(0, 0, 0, 0.5, 1)))
+    .map((shares) => Object.fromEntries(troubleIds.map((id, i) => [id, shares[i] ?? 0])) as Hidden['troubles']),
 });
 
 /** Any set-up that a card can give, with any hidden state. */

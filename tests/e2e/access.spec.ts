@@ -29,6 +29,8 @@ for (const theme of ['day', 'night'] as const) {
       await openStep(page, 'demo-effects-bound', stepId);
       expect(await findViolations(page), stepId).toEqual([]);
     }
+    await openStep(page, 'demo-effects-bound', 'meter');
+    expect(await findViolations(page), 'lag meter').toEqual([]);
     // A trial under way, a put-back list, and an empty card look different.
     await openStep(page, 'demo-effects-bound', 'fixes');
     await page.getByRole('button', { name: 'Try this: Lower the preview quality to 1/2' }).click();

@@ -79,7 +79,9 @@ test('takes a person from a new card to ready to export, and keeps it all', asyn
   await goOn(page, 'findings');
 
   await expect(page.getByText(/Decoding the footage takes about \d+ ms a frame, and only 40 are there/)).toBeVisible();
-  await expect(page.getByRole('heading', { name: 'The originals are too heavy to decode' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'The originals are too heavy to decode' })).toBeVisible({
+    timeout: 20_000,
+  });
   const result = page.getByRole('status').filter({ hasText: 'Playing' });
   const before = await result.textContent();
   await choose(page, 'Preview quality', '1/4');

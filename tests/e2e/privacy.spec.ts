@@ -33,11 +33,13 @@ test('is cross-origin isolated on page and workers, breaks no policy, and asks n
     await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
     expect(await page.evaluate(() => crossOriginIsolated)).toBe(true);
   }
-  await openStep(page, 'demo-decode-bound', 'footage');
+  // The worker that weighs the causes stays; those that read files are gone with their file.
   const workerStarted = page.waitForEvent('worker');
-  await page.getByLabel('Choose video files').setInputFiles(mediaPath('silent.mp4'));
+  await openStep(page, 'demo-decode-bound', 'findings');
   const worker = await workerStarted;
   expect(await worker.evaluate(() => self.crossOriginIsolated)).toBe(true);
+  await openStep(page, 'demo-decode-bound', 'footage');
+  await page.getByLabel('Choose video files').setInputFiles(mediaPath('silent.mp4'));
   await expect(page.getByRole('row', { name: /silent\.mp4/ })).toBeVisible();
   expect(foreign).toEqual([]);
   expect(complaints).toEqual([]);

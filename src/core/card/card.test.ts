@@ -10,6 +10,7 @@ import {
   applyCommand,
   type CardCommand,
   createJobCard,
+  createReading,
   deriveBaseState,
   fixesInForce,
   isReadyToExport,
@@ -24,6 +25,7 @@ import {
   readingInForce,
   serializeCard,
   targetFpsOf,
+  unknownEditor,
 } from '.';
 
 const empty = createJobCard({ id: 'card', title: 'Pots', nowMs: 1000 });
@@ -39,7 +41,7 @@ const failureOf = (card: JobCard, command: CardCommand) => {
 };
 const reading = (id: string, shownFps: number | null, scrubFeel: Reading['scrubFeel'] = null): CardCommand => ({
   type: 'addReading',
-  input: { reading: { id, takenAtMs: 5, how: 'typed', shownFps, scrubFeel, note: '' } },
+  input: { reading: createReading({ id, takenAtMs: 5, shownFps, scrubFeel }) },
 });
 const begin = (id: string, fixId = 'lower-preview-quality', level: string | number = '1/2'): CardCommand => ({
   type: 'beginTrial',
@@ -70,7 +72,7 @@ describe('parseCardText', () => {
     expect(codeOf('shopping list')).toBe('card-not-json');
     expect(codeOf('[]')).toBe('card-not-a-card');
     expect(codeOf('{"format":"something-else"}')).toBe('card-not-a-card');
-    expect(codeOf(JSON.stringify({ ...card, version: 3 }))).toBe('card-newer-version');
+    expect(codeOf(JSON.stringify({ ...card, version: 4 }))).toBe('card-newer-version');
     expect(codeOf(JSON.stringify({ ...card, version: 'one' }))).toBe('card-field-invalid');
     expect(codeOf(JSON.stringify({ ...card, putBackDone: ['nowhere'] }))).toBe('card-reference-broken');
     expect(parseCard({ ...card, machine: { ...card.machine, coreCount: { value: 0, source: 'typed' } } })).toEqual({
@@ -116,14 +118,24 @@ describe('migrateCard', () => {
     const stored = JSON.parse(await readFile(new URL('./examples/version-1.json', import.meta.url), 'utf8'));
     const parsed = parseCard(stored);
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
-    const { clips, decodeTests, version, ...rest } = parsed.value;
+    const { clips, decodeTests, version, editor, ...rest } = parsed.value;
     const { clips: storedClips, version: _, ...storedRest } = stored;
-    expect([version, decodeTests]).toEqual([2, []]);
-    expect(rest).toEqual(storedRest);
+    expect([version, decodeTests, editor]).toEqual([3, [], unknownEditor]);
+    expect(rest).toMatchObject(storedRest);
     expect(clips.map(({ facts }) => facts)).toMatchObject(storedClips.map(({ facts }: { facts: object }) => facts));
     expect(clips.every((clip) => clip.facts.kind === 'video' && clip.origin === 'file' && clip.drive === null)).toBe(
       true,
     );
+  });
+
+  it('reads a card that version 2 stored: what it did not ask is unknown or assumed, and nothing else changes', async () => {
+    const stored = JSON.parse(await readFile(new URL('./examples/version-2.json', import.meta.url), 'utf8'));
+    const parsed = parseCard(stored);
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
+    const { version: _, ...storedRest } = stored;
+    expect(parsed.value).toMatchObject(storedRest);
+    expect(parsed.value).toMatchObject({ version: 3, editor: unknownEditor, answers: [], refused: [] });
+    expect(parsed.value.machine.cacheDrive.source).toBe('assumed');
   });
 
   it('says what is wrong with a version 1 card whose clips are none', () => {
@@ -284,7 +296,7 @@ describe('a fix’s level', () => {
 
 describe('adviseTrial', () => {
   const pair = (a: number | null, b: number | null, feelA: Reading['scrubFeel'], feelB: Reading['scrubFeel']) => {
-    const base = { id: 'x', takenAtMs: 0, how: 'typed' as const, fixes: [], note: '' };
+    const base = { ...createReading({ id: 'x', takenAtMs: 0 }), fixes: [] };
     return adviseTrial({ ...base, shownFps: a, scrubFeel: feelA }, { ...base, shownFps: b, scrubFeel: feelB });
   };
   it('keeps a tenth or more, undoes a loss, and calls less than a tenth no clear change', () => {
@@ -313,7 +325,7 @@ describe('targetFpsOf', () => {
 describe('isUsable', () => {
   it('asks only for what is complained of', () => {
     const scrubOnly = { ...empty, symptoms: { moments: ['scrubbing' as const], kinds: [] } };
-    const base = { id: 'x', takenAtMs: 0, how: 'typed' as const, fixes: [], note: '' };
+    const base = { ...createReading({ id: 'x', takenAtMs: 0 }), fixes: [] };
     expect(isUsable(scrubOnly, { ...base, shownFps: 3, scrubFeel: 'fine' })).toBe(true);
     expect(isUsable(empty, { ...base, shownFps: 23.75, scrubFeel: 'unusable' })).toBe(true);
     expect(isUsable(empty, { ...base, shownFps: 23.7, scrubFeel: null })).toBe(false);

@@ -1,8 +1,29 @@
 import type { Fact } from '../machine/facts';
 import { jobCardFormat, jobCardVersion } from './schema';
-import type { JobCard } from './types';
+import type { CardEditor, JobCard } from './types';
 
 const assumed = <T>(value: T): Fact<T> => ({ value, source: 'assumed' });
+
+/** An editor of which nothing is known. */
+export const unknownEditor: CardEditor = {
+  playsBy: 'unknown',
+  proxies: 'unknown',
+  proxyHeightPx: null,
+  isSourcePanelOpen: 'unknown',
+  isBuilding: 'unknown',
+  areThumbnailsOn: 'unknown',
+  workingDepthBits: null,
+  lateFrames: 'unknown',
+  memoryGivenMib: null,
+  previewMemoryMib: null,
+  habits: {
+    'fine-scaling': 'unknown',
+    'exact-colour': 'unknown',
+    'drawings-on-picture': 'unknown',
+    'second-output': 'unknown',
+    'dense-window': 'unknown',
+  },
+};
 
 /** An empty card. Everything about the machine is assumed (a four-core laptop with shared graphics) until told. */
 export function createJobCard(input: { readonly id: string; readonly title: string; readonly nowMs: number }): JobCard {
@@ -31,6 +52,11 @@ export function createJobCard(input: { readonly id: string; readonly title: stri
       powerMode: assumed('balanced'),
       isPluggedIn: assumed('unknown'),
       footageDrive: assumed('internal-solid-state'),
+      graphicsMemoryMib: assumed(2048),
+      hasSecondGraphics: assumed('unknown'),
+      isThin: assumed('unknown'),
+      systemDriveFreePercent: assumed(25),
+      cacheDrive: assumed('internal-solid-state'),
     },
     programs: [],
     clips: [],
@@ -42,6 +68,11 @@ export function createJobCard(input: { readonly id: string; readonly title: stri
       frameRate: { num: 25, den: 1 },
       videoLayerCount: 1,
       titleCount: 0,
+      coveredLayerCount: 0,
+      isBlendingNeeded: 'unknown',
+      cutsPerMinute: null,
+      transitionRatio: 0,
+      unusedClipCount: 0,
       effects: [],
     },
     preview: {
@@ -51,9 +82,12 @@ export function createJobCard(input: { readonly id: string; readonly title: stri
       hardwareDecode: 'unknown',
       graphicsDrawing: 'unknown',
     },
+    editor: unknownEditor,
     symptoms: { moments: [], kinds: [] },
     readings: [],
     trials: [],
+    answers: [],
+    refused: [],
     putBackDone: [],
     finishedSteps: [],
   };

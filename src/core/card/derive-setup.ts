@@ -1,6 +1,8 @@
 import { assertNever } from '../assert-never';
 import { isIntraFrameCodec } from '../footage/codec-names';
 import type { StillFacts, VideoFacts } from '../footage/types';
+import { drawingHabitIds, unknownHabitShare } from '../load/drawing-habits';
+import { proxyStreamOf } from '../load/proxy-stream';
 import {
   type PictureStream,
   type Setup,
@@ -9,11 +11,12 @@ import {
   type StreamDrive,
   usualHidden,
 } from '../load/types';
+import { usableSpanSec } from '../load/usable';
 import { coreSpeedRatioOf, driveOf, graphicsOf, powerRatioOf } from '../machine/catalogue';
 import { rationalToNumber } from '../numbers/rational';
 import { measureDecoding } from '../test-play/measure-decoding';
 import { hardwareVerdictOf } from './hardware-verdict';
-import type { CardClip, JobCard } from './types';
+import type { CardClip, CardEditor, JobCard } from './types';
 
 /** A file may state a rate of zero or thousands; the cost model is given one that a camera could have. */
 const plausibleFps = (fps: number): number => Math.min(500, Math.max(1, fps));
@@ -135,15 +138,48 @@ function toSetupMachine(card: JobCard): Setup['machine'] {
     graphicsRatio: graphics.graphicsRatio,
     graphicsYear: machine.graphicsYear.value,
     decodeMegapixelPerSec: measured.hardwareMegapixelPerSec ?? graphics.decodeMegapixelPerSec,
+    graphicsMemoryMib: machine.graphicsMemoryMib.value,
+    hasSecondGraphics: machine.hasSecondGraphics.value,
+    isThin: machine.isThin.value,
+    systemDriveFreeRatio: machine.systemDriveFreePercent.value / 100,
+    cacheDrive: driveOf(machine.cacheDrive.value),
   };
 }
 
+const hasStatedProxies = ({ proxies }: CardEditor): boolean =>
+  proxies === 'made' || proxies === 'attached' || proxies === 'shown';
+
+/** Height of proxies where nobody said. Assumption: half of the most usual size. */
+const usualProxyHeightPx = 540;
+
+/** A clip with the proxy that the person says they have of it. */
+function withProxy(clip: SetupClip, editor: CardEditor): SetupClip {
+  const heightPx = editor.proxyHeightPx ?? usualProxyHeightPx;
+  const isLarger = clip.original.heightPx > heightPx && clip.original.codec !== 'still';
+  return isLarger ? { ...clip, proxy: proxyStreamOf(clip.original, heightPx) } : clip;
+}
+
+/** How much of each drawing habit counts: all of it, nothing, or a share where nobody knows. */
+const habitSharesOf = (editor: CardEditor): Setup['preview']['habits'] =>
+  Object.fromEntries(
+    drawingHabitIds.map((id) => {
+      const known = editor.habits[id];
+      return [id, known === 'yes' ? 1 : known === 'no' ? 0 : unknownHabitShare];
+    }),
+  ) as Setup['preview']['habits'];
+
 /** The set-up as it was before any fix, from everything on the card. */
 export function deriveBaseState(card: JobCard): SetupState {
-  const { timeline, preview } = card;
-  const clips = card.clips.flatMap((clip) => toSetupClip(card, clip));
+  const { timeline, preview, editor } = card;
+  const originals = card.clips.flatMap((clip) => toSetupClip(card, clip));
+  const clips = hasStatedProxies(editor) ? originals.map((clip) => withProxy(clip, editor)) : originals;
   return {
-    hidden: usualHidden,
+    hidden: {
+      ...usualHidden,
+      isPanelReadingOriginals: editor.isSourcePanelOpen === 'yes',
+      areProxiesAttached: editor.proxies !== 'made',
+      areProxiesShown: editor.proxies !== 'made' && editor.proxies !== 'attached',
+    },
     setup: {
       machine: toSetupMachine(card),
       clips: clips.length > 0 ? clips : [standInClip(card)],
@@ -153,6 +189,12 @@ export function deriveBaseState(card: JobCard): SetupState {
         frameRateFps: plausibleFps(rationalToNumber(timeline.frameRate)),
         videoLayerCount: timeline.videoLayerCount,
         titleCount: timeline.titleCount,
+        coveredLayerCount: timeline.coveredLayerCount,
+        isBlendingNeeded: timeline.isBlendingNeeded,
+        cutsPerMinute: timeline.cutsPerMinute,
+        transitionRatio: timeline.transitionRatio,
+        unusedClipCount: timeline.unusedClipCount,
+        isDescribed: timeline.isDescribed,
         effects: timeline.effects.map(({ kind, layerCount }) => ({ kind, layerCount })),
       },
       preview: {
@@ -162,7 +204,24 @@ export function deriveBaseState(card: JobCard): SetupState {
         areEffectsBypassed: false,
         hardwareDecode: preview.hardwareDecode,
         graphicsDrawing: preview.graphicsDrawing,
+        movingQualityRatio: 1,
+        isBlending: true,
+        workingDepthBits: editor.workingDepthBits ?? 8,
+        habits: habitSharesOf(editor),
+        isPrerendered: false,
       },
+      editor: {
+        playsBy: editor.playsBy,
+        lateFrames: editor.lateFrames,
+        memoryGivenMib: editor.memoryGivenMib,
+        previewMemoryMib: editor.previewMemoryMib,
+        areThreadsRaised: false,
+        areThumbnailsOn: editor.areThumbnailsOn,
+        areFilesKeptOpen: false,
+        isSpeedFavoured: false,
+        spanSec: usableSpanSec,
+      },
+      delivered: { heightPx: card.delivery.heightPx, frameRateFps: card.delivery.frameRateFps },
       programs: card.programs.map(({ id, busyCores, memoryMib, canClose }) => ({ id, busyCores, memoryMib, canClose })),
       targetFps: targetFpsOf(card),
     },

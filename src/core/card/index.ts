@@ -1,6 +1,7 @@
 export * from './commands';
 export { createCardClip } from './create-card-clip';
-export { createJobCard } from './defaults';
+export { createReading } from './create-reading';
+export { createJobCard, unknownEditor } from './defaults';
 export { deriveBaseState, targetFpsOf } from './derive-setup';
 export * from './fixes-in-force';
 export { type HardwareVerdict, hardwareVerdictOf } from './hardware-verdict';
@@ -13,6 +14,11 @@ export {
   jobCardSchema,
   lagKinds,
   lagMoments,
+  lateFramePolicies,
+  playFeels,
+  playWays,
+  proxyStates,
+  readingMoments,
   scrubFeels,
   stepIds,
 } from './schema';

@@ -31,11 +31,64 @@ function addClipKinds(card: RawCard): RawCard {
   return { ...card, version: 2, clips, decodeTests: [] };
 }
 
+const isList = (value: unknown): value is readonly unknown[] => Array.isArray(value);
+const extend = (value: unknown, added: RawCard): unknown => (isRecord(value) ? { ...value, ...added } : value);
+
+/** Nothing was asked of the editor's own set-up, of further parts of the machine, of cuts, or of what tells causes apart. */
+function addDiagnosis(card: RawCard): RawCard {
+  const assumed = (value: unknown) => ({ value, source: 'assumed' });
+  const toReading = (reading: unknown) =>
+    extend(reading, { moment: 'start', playFeel: null, scrubMs: null, openingSec: null, isGoodEnough: 'unknown' });
+  return {
+    ...card,
+    version: 3,
+    machine: extend(card.machine, {
+      graphicsMemoryMib: assumed(2048),
+      hasSecondGraphics: assumed('unknown'),
+      isThin: assumed('unknown'),
+      systemDriveFreePercent: assumed(25),
+      cacheDrive: assumed('internal-solid-state'),
+    }),
+    timeline: extend(card.timeline, {
+      coveredLayerCount: 0,
+      isBlendingNeeded: 'unknown',
+      cutsPerMinute: null,
+      transitionRatio: 0,
+      unusedClipCount: 0,
+    }),
+    editor: {
+      playsBy: 'unknown',
+      proxies: 'unknown',
+      proxyHeightPx: null,
+      isSourcePanelOpen: 'unknown',
+      isBuilding: 'unknown',
+      areThumbnailsOn: 'unknown',
+      workingDepthBits: null,
+      lateFrames: 'unknown',
+      memoryGivenMib: null,
+      previewMemoryMib: null,
+      habits: {
+        'fine-scaling': 'unknown',
+        'exact-colour': 'unknown',
+        'drawings-on-picture': 'unknown',
+        'second-output': 'unknown',
+        'dense-window': 'unknown',
+      },
+    },
+    readings: isList(card.readings) ? card.readings.map(toReading) : card.readings,
+    answers: [],
+    refused: [],
+  };
+}
+
 /**
  * One step a version: `migrations[1]` turns a version 1 document into a version 2 one, and so on.
  * Steps are pure, never removed, and each comes with a stored example in its test. Version 1 is the first.
  */
-export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = { 1: addClipKinds };
+export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = {
+  1: addClipKinds,
+  2: addDiagnosis,
+};
 
 /** Takes a document up to `newest` step by step; throws where a step is missing, which a test rules out. */
 export function migrateCard(

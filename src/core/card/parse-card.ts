@@ -1,4 +1,4 @@
-import { findFix } from '../fixes';
+import { isLevelOf } from '../fixes/fix-facts';
 import { fail, type Result, succeed } from '../result';
 import { migrateCard, type RawCard } from './migrations';
 import { jobCardFormat, jobCardSchema, jobCardVersion } from './schema';
@@ -39,17 +39,17 @@ function findBrokenReference(card: JobCard): { readonly path: string; readonly m
   return missingId === undefined ? null : { path: 'putBackDone', missingId };
 }
 
-/** The first trial whose fix is known and whose level that fix does not have; applying it would be a bug. */
+/** The first fix on the card that is known and does not have the level given; applying it would be a bug. */
 function findWrongLevel(card: JobCard): { readonly path: string; readonly received: string } | null {
-  for (const [i, { fix }] of card.trials.entries()) {
-    const known = findFix(fix.id);
-    const hasLevels = known !== undefined && known.defaultLevel !== null;
-    const isLevel = hasLevels
-      ? fix.level !== null && known.parseLevel(String(fix.level)) === fix.level
-      : known === undefined || fix.level === null;
-    if (!isLevel) return { path: `trials.${i}.fix.level`, received: JSON.stringify(fix.level) };
-  }
-  return null;
+  const uses = [
+    ...card.trials.map(({ fix }, i) => ({ path: `trials.${i}.fix.level`, fix })),
+    ...card.readings.flatMap(({ fixes }, i) =>
+      fixes.map((fix, k) => ({ path: `readings.${i}.fixes.${k}.level`, fix })),
+    ),
+    ...card.answers.flatMap(({ fixes }, i) => fixes.map((fix, k) => ({ path: `answers.${i}.fixes.${k}.level`, fix }))),
+  ];
+  const wrong = uses.find(({ fix }) => !isLevelOf(fix.id, fix.level));
+  return wrong ? { path: wrong.path, received: JSON.stringify(wrong.fix.level) } : null;
 }
 
 /** Checks a document of any version and brings it up to the newest. Never throws, whatever the value is. */

@@ -1,4 +1,4 @@
-import { findFix, type PutBackTime } from '../fixes';
+import { findFixFacts, type PutBackTime } from '../fixes/fix-facts';
 import type { JobCard, Trial } from './types';
 
 /** A kept change that must be undone before export or at the end of the day. */
@@ -13,7 +13,7 @@ export function listPutBack(card: JobCard): readonly PutBackLine[] {
   const kept = card.trials.filter((trial) => trial.status === 'kept');
   const newest = kept.filter((trial, i) => !kept.slice(i + 1).some((later) => later.fix.id === trial.fix.id));
   return newest.flatMap((trial) => {
-    const when = findFix(trial.fix.id)?.putBack;
+    const when = findFixFacts(trial.fix.id)?.putBack;
     return when ? [{ trial, when, isDone: card.putBackDone.includes(trial.id) }] : [];
   });
 }

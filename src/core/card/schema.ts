@@ -13,17 +13,19 @@ import {
   nullable,
   number,
   object,
+  record,
   string,
   union,
 } from 'zod/mini';
 import { chromaFormats, containerFormats, scanKinds, soundFormats, stillFormats } from '../footage/types';
+import { drawingHabitIds } from '../load/drawing-habits';
 import { effectKinds } from '../load/effect-costs';
 import { driveKinds, graphicsKinds, powerModes, speedClasses } from '../machine/catalogue';
 import { factSources, knownStates } from '../machine/facts';
 import { decodeWays } from '../test-play/types';
 
 /**
- * The job card document, version 2: one laggy project on one machine. The unit of storage and of exchange;
+ * The job card document, version 3: one laggy project on one machine. The unit of storage and of exchange;
  * docs/job-card.schema.json is made from this. Ranges are wide enough for any real machine and film, and narrow
  * enough that no number in them can make the cost model overflow.
  */
@@ -61,6 +63,37 @@ const machine = object({
   powerMode: fact(enumOf(idsOf(powerModes))),
   isPluggedIn: fact(known),
   footageDrive: fact(enumOf(idsOf(driveKinds))),
+  graphicsMemoryMib: fact(whole(0, 4_194_304)),
+  /** Whether there is a second, slower set of graphics that a program could be given by mistake. */
+  hasSecondGraphics: fact(known),
+  /** Whether it is thin enough to get hot under a load of minutes. */
+  isThin: fact(known),
+  systemDriveFreePercent: fact(between(0, 100)),
+  /** Where the editor keeps its caches. */
+  cacheDrive: fact(enumOf(idsOf(driveKinds))),
+});
+
+export const playWays = ['streaming', 'computing-first', 'unknown'] as const;
+export const proxyStates = ['none', 'made', 'attached', 'shown', 'unknown'] as const;
+export const lateFramePolicies = ['skipped', 'all-played', 'unknown'] as const;
+export const workingDepthsBits = [8, 16, 32] as const;
+
+/** How the person's editor is set up, before any fix; null and "unknown" where nobody said. */
+const editor = object({
+  playsBy: enumOf(playWays),
+  /** How far small copies of the clips have come; "shown" means that the preview is said to use them. */
+  proxies: enumOf(proxyStates),
+  proxyHeightPx: nullable(heightPx),
+  isSourcePanelOpen: known,
+  isBuilding: known,
+  areThumbnailsOn: known,
+  workingDepthBits: nullable(literal(workingDepthsBits)),
+  lateFrames: enumOf(lateFramePolicies),
+  /** Memory that the editor is allowed to take. */
+  memoryGivenMib: nullable(whole(64, 4_194_304)),
+  /** Memory for computed pictures, where the editor computes first and then plays. */
+  previewMemoryMib: nullable(whole(16, 4_194_304)),
+  habits: record(enumOf(drawingHabitIds), known),
 });
 
 const program = object({
@@ -192,6 +225,14 @@ const timeline = object({
   frameRate: rational,
   videoLayerCount: whole(1, 50),
   titleCount: whole(0, 50),
+  /** Video layers that lie wholly under another picture and are drawn all the same. */
+  coveredLayerCount: whole(0, 50),
+  /** Whether anything shows through an upper layer. */
+  isBlendingNeeded: known,
+  cutsPerMinute: nullable(between(0, 600)),
+  transitionRatio: between(0, 1),
+  /** Clips that were imported and are not used. */
+  unusedClipCount: whole(0, 1_000_000),
   effects: array(effect).check(maxLength(100)),
 });
 
@@ -211,23 +252,49 @@ export const lagMoments = [
   'at-opening',
   'switching-programs',
   'after-a-while',
+  'at-cuts',
+  'looking-through-clips',
+  'waiting-for-the-picture',
 ] as const;
-export const lagKinds = ['slow', 'jumpy', 'frozen', 'out-of-step', 'crashing'] as const;
+export const lagKinds = [
+  'slow',
+  'jumpy',
+  'frozen',
+  'out-of-step',
+  'crashing',
+  'will-not-open',
+  'black-picture',
+  'sound-apart-from-start',
+  'export-slow',
+] as const;
 const symptoms = object({ moments: array(enumOf(lagMoments)), kinds: array(enumOf(lagKinds)) });
 
 const fixUse = object({ id: text(80), level: nullable(union([string().check(maxLength(80)), number()])) });
 
 export const scrubFeels = ['fine', 'jumpy', 'unusable'] as const;
+export const playFeels = ['stands-still', 'stumbles', 'uneven', 'nearly-smooth', 'smooth'] as const;
+export const readingWays = ['typed', 'metered'] as const;
+export const readingMoments = ['start', 'later'] as const;
 const reading = object({
   id,
   takenAtMs: atMs,
-  how: enumOf(['typed']),
+  how: enumOf(readingWays),
+  /** Whether it was taken soon after starting, or after some ten minutes of work. */
+  moment: enumOf(readingMoments),
   shownFps: nullable(between(0, 1000)),
+  playFeel: nullable(enumOf(playFeels)),
   scrubFeel: nullable(enumOf(scrubFeels)),
+  scrubMs: nullable(between(0, 1e6)),
+  openingSec: nullable(between(0, 1e5)),
+  /** Whether the person could edit like this. */
+  isGoodEnough: known,
   /** The fixes in force when it was taken; with the card's base they are the set-up it belongs to. */
   fixes: array(fixUse),
   note: text(2000),
 });
+
+/** An answer to one of the questions that tell causes apart, under the fixes then in force. */
+const answer = object({ id, questionId: text(80), answer: text(80), takenAtMs: atMs, fixes: array(fixUse) });
 
 const trial = object({
   id,
@@ -251,7 +318,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 2;
+export const jobCardVersion = 3;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),
@@ -271,9 +338,13 @@ export const jobCardSchema = object({
   decodeTests: array(decodeTest).check(maxLength(1000)),
   timeline,
   preview,
+  editor,
   symptoms,
   readings: array(reading).check(maxLength(10_000)),
   trials: array(trial).check(maxLength(10_000)),
+  answers: array(answer).check(maxLength(1000)),
+  /** Tests and fixes that the person does not want to be offered. */
+  refused: array(fixUse).check(maxLength(1000)),
   /** Ids of kept trials whose put-back has been done. */
   putBackDone: array(id),
   /** Steps that the person said are done with what they know. */

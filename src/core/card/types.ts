@@ -1,5 +1,6 @@
 import type { infer as InferSchema } from 'zod/mini';
 import type { ClipFacts } from '../footage/types';
+import type { DrawingHabitId } from '../load/drawing-habits';
 import type { EffectKind } from '../load/effect-costs';
 import type { DriveKind, GraphicsKind, PowerMode, SpeedClass } from '../machine/catalogue';
 import type { Fact, KnownState } from '../machine/facts';
@@ -13,13 +14,23 @@ import type {
   jobCardSchema,
   lagKinds,
   lagMoments,
+  lateFramePolicies,
+  playFeels,
+  playWays,
+  proxyStates,
+  readingMoments,
+  readingWays,
   scrubFeels,
   stepIds,
+  workingDepthsBits,
 } from './schema';
 
 export type FirstThingId = (typeof firstThingIds)[number];
 export type LagMoment = (typeof lagMoments)[number];
 export type LagKind = (typeof lagKinds)[number];
+export type PlayFeel = (typeof playFeels)[number];
+export type ReadingMoment = (typeof readingMoments)[number];
+export type ProxyState = (typeof proxyStates)[number];
 export type ScrubFeel = (typeof scrubFeels)[number];
 export type StepId = (typeof stepIds)[number];
 export type CorrectableField = (typeof correctableFields)[number];
@@ -34,6 +45,26 @@ export interface CardMachine {
   readonly powerMode: Fact<PowerMode>;
   readonly isPluggedIn: Fact<KnownState>;
   readonly footageDrive: Fact<DriveKind>;
+  readonly graphicsMemoryMib: Fact<number>;
+  readonly hasSecondGraphics: Fact<KnownState>;
+  readonly isThin: Fact<KnownState>;
+  readonly systemDriveFreePercent: Fact<number>;
+  readonly cacheDrive: Fact<DriveKind>;
+}
+
+/** How the person's editor is set up, before any fix. */
+export interface CardEditor {
+  readonly playsBy: (typeof playWays)[number];
+  readonly proxies: ProxyState;
+  readonly proxyHeightPx: number | null;
+  readonly isSourcePanelOpen: KnownState;
+  readonly isBuilding: KnownState;
+  readonly areThumbnailsOn: KnownState;
+  readonly workingDepthBits: (typeof workingDepthsBits)[number] | null;
+  readonly lateFrames: (typeof lateFramePolicies)[number];
+  readonly memoryGivenMib: number | null;
+  readonly previewMemoryMib: number | null;
+  readonly habits: Readonly<Record<DrawingHabitId, KnownState>>;
 }
 
 export interface CardProgram {
@@ -74,6 +105,11 @@ export interface CardTimeline {
   readonly frameRate: Rational;
   readonly videoLayerCount: number;
   readonly titleCount: number;
+  readonly coveredLayerCount: number;
+  readonly isBlendingNeeded: KnownState;
+  readonly cutsPerMinute: number | null;
+  readonly transitionRatio: number;
+  readonly unusedClipCount: number;
   readonly effects: readonly CardEffect[];
 }
 
@@ -94,9 +130,14 @@ export interface FixUse {
 export interface Reading {
   readonly id: string;
   readonly takenAtMs: number;
-  readonly how: 'typed';
+  readonly how: (typeof readingWays)[number];
+  readonly moment: ReadingMoment;
   readonly shownFps: number | null;
+  readonly playFeel: PlayFeel | null;
   readonly scrubFeel: ScrubFeel | null;
+  readonly scrubMs: number | null;
+  readonly openingSec: number | null;
+  readonly isGoodEnough: KnownState;
   readonly fixes: readonly FixUse[];
   readonly note: string;
 }
@@ -111,10 +152,19 @@ export interface Trial {
   readonly endedAtMs: number | null;
 }
 
+/** An answer to a question that tells causes apart; `questionId` and `answer` are the catalogue's. */
+export interface CardAnswer {
+  readonly id: string;
+  readonly questionId: string;
+  readonly answer: string;
+  readonly takenAtMs: number;
+  readonly fixes: readonly FixUse[];
+}
+
 /** One laggy project on one machine: everything known, measured and changed. */
 export interface JobCard {
   readonly format: 'oil-can-job-card';
-  readonly version: 2;
+  readonly version: 3;
   readonly id: string;
   readonly title: string;
   readonly createdAtMs: number;
@@ -128,9 +178,12 @@ export interface JobCard {
   readonly decodeTests: readonly DecodeTest[];
   readonly timeline: CardTimeline;
   readonly preview: CardPreview;
+  readonly editor: CardEditor;
   readonly symptoms: { readonly moments: readonly LagMoment[]; readonly kinds: readonly LagKind[] };
   readonly readings: readonly Reading[];
   readonly trials: readonly Trial[];
+  readonly answers: readonly CardAnswer[];
+  readonly refused: readonly FixUse[];
   readonly putBackDone: readonly string[];
   readonly finishedSteps: readonly StepId[];
 }

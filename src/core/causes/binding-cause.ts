@@ -1,18 +1,18 @@
 import { estimate } from '../load/estimate';
 import { middleParameters } from '../load/parameters';
-import type { FrameEstimate, SetupState } from '../load/types';
+import type { FrameEstimate, SetupState, StageId } from '../load/types';
 import { usableRateRatio } from '../load/usable';
-import { type CauseId, causeCatalogue } from './catalogue';
-import type { CauseDefinition } from './types';
+import { type CauseId, configurationCauses, type LoadCause, loadCauses } from './catalogue';
 
-type Configuration = Extract<CauseDefinition<CauseId>, { kind: 'configuration' }>;
-type Load = Extract<CauseDefinition<CauseId>, { kind: 'load' }>;
+const stagesOfPart: Readonly<Record<LoadCause['part'], readonly StageId[]>> = {
+  decode: ['decode'],
+  effects: ['effects'],
+  layers: ['layers'],
+  size: ['scale', 'show'],
+};
 
-const configurationCauses = causeCatalogue.filter((cause): cause is Configuration => cause.kind === 'configuration');
-const loadCauses = causeCatalogue.filter((cause): cause is Load => cause.kind === 'load');
-
-const loadOf = (cause: Load, frame: FrameEstimate): number =>
-  frame.stages.reduce((sum, stage) => sum + (cause.stages.includes(stage.id) ? stage.ms : 0), 0);
+const loadOf = (cause: LoadCause, frame: FrameEstimate): number =>
+  frame.stages.reduce((sum, stage) => sum + (stagesOfPart[cause.part].includes(stage.id) ? stage.ms : 0), 0);
 
 /**
  * The one cause that the estimate alone would name where the preview is heaviest, or null where it expects a
@@ -27,15 +27,19 @@ export function findBindingCause(state: SetupState): CauseId | null {
   const now = frameOf(state);
   if (now.shownFps >= usableFps) return null;
 
-  const repaired = frameOf(configurationCauses.reduce((current, cause) => cause.repair(current), state));
+  const present = configurationCauses.filter((cause) => cause.isPresent(state));
+  const repaired = frameOf(present.reduce((current, cause) => cause.repair(current), state));
   if (repaired.shownFps < usableFps) {
     const [first, ...others] = loadCauses;
     if (!first) throw new Error('findBindingCause: the catalogue holds no load cause');
     return others.reduce((top, cause) => (loadOf(cause, repaired) > loadOf(top, repaired) ? cause : top), first).id;
   }
-  const gains = configurationCauses.map((cause) => ({
+  const gains = present.map((cause) => ({
     id: cause.id,
     gainFps: frameOf(cause.repair(state)).shownFps - now.shownFps,
   }));
-  return gains.reduce((top, candidate) => (candidate.gainFps > top.gainFps ? candidate : top)).id;
+  const [first, ...others] = gains;
+  return first
+    ? others.reduce((top, candidate) => (candidate.gainFps > top.gainFps ? candidate : top), first).id
+    : null;
 }

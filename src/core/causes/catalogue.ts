@@ -1,29 +1,66 @@
-import { decodeHeavy } from './decode-heavy';
-import { driveSlow } from './drive-slow';
-import { effectsHeavy } from './effects-heavy';
-import { graphicsDrawingOff } from './graphics-drawing-off';
-import { hardwareDecodeOff } from './hardware-decode-off';
-import { layersHeavy } from './layers-heavy';
-import { memoryShort } from './memory-short';
-import { powerOrHeat } from './power-or-heat';
-import { previewTooLarge } from './preview-too-large';
-import { programsBusy } from './programs-busy';
+import { buildingPreviews, panelReadsOriginals, projectMismatch, proxiesNotShown } from './definitions/editor';
+import {
+  graphicsDrawingOff,
+  graphicsDrawingUnreliable,
+  graphicsMemoryShort,
+  hardwareDecodeOff,
+  hardwareDecodeUnreliable,
+  wrongGraphics,
+} from './definitions/graphics';
+import {
+  cacheMisplaced,
+  driveSlow,
+  memoryShort,
+  nothingExplainsIt,
+  powerOrHeat,
+  programsBusy,
+  softwareStale,
+  systemDriveFull,
+} from './definitions/machine';
 import type { CauseDefinition } from './types';
 
-/** Every cause. Adding one is adding a file and a line here, and its text in messages/causes. */
+/** Every cause. Adding one is adding a definition and a line here, and its text in messages/causes. */
 const definitions = [
   programsBusy,
   powerOrHeat,
   memoryShort,
   driveSlow,
+  systemDriveFull,
+  cacheMisplaced,
+  softwareStale,
   hardwareDecodeOff,
+  hardwareDecodeUnreliable,
   graphicsDrawingOff,
-  decodeHeavy,
-  effectsHeavy,
-  layersHeavy,
-  previewTooLarge,
-] as const;
+  graphicsDrawingUnreliable,
+  graphicsMemoryShort,
+  wrongGraphics,
+  buildingPreviews,
+  proxiesNotShown,
+  panelReadsOriginals,
+  projectMismatch,
+  // No switch: the film itself.
+  { kind: 'load', id: 'decode-heavy', part: 'decode' },
+  { kind: 'load', id: 'effects-heavy', part: 'effects' },
+  { kind: 'load', id: 'layers-heavy', part: 'layers' },
+  { kind: 'load', id: 'preview-too-large', part: 'size' },
+  nothingExplainsIt,
+] as const satisfies readonly CauseDefinition[];
 
 export type CauseId = (typeof definitions)[number]['id'];
 
 export const causeCatalogue: readonly CauseDefinition<CauseId>[] = definitions;
+export const causeIds: readonly CauseId[] = definitions.map(({ id }) => id);
+
+/** What is left of a slow opening once all else is right belongs to it: the pictures made of every clip. */
+export const openingCauseId: CauseId = buildingPreviews.id;
+
+/** Whether a cause stands for what no entry explains. */
+export const isOpenEnd = (id: CauseId): boolean => id === nothingExplainsIt.id;
+
+export type ConfigurationCause = Extract<CauseDefinition<CauseId>, { kind: 'configuration' }>;
+export type LoadCause = Extract<CauseDefinition<CauseId>, { kind: 'load' }>;
+
+export const configurationCauses: readonly ConfigurationCause[] = causeCatalogue.filter(
+  (cause) => cause.kind === 'configuration',
+);
+export const loadCauses: readonly LoadCause[] = causeCatalogue.filter((cause) => cause.kind === 'load');

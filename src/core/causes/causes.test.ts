@@ -6,6 +6,9 @@ import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
 import { estimate, middleParameters, usableRateRatio } from '../load';
 import { causeCatalogue, findBindingCause } from '.';
 
+/** What a trial has to find out: hardware can be worse than many quick cores, and a proxy heavier than its original. */
+const mayBeWorse = new Set(['hardware-decode-off', 'graphics-drawing-off', 'proxies-not-shown']);
+
 describe('causeCatalogue', () => {
   it('names each cause once, and a person can read of every one', () => {
     expect(new Set(causeCatalogue.map((cause) => cause.id)).size).toBe(causeCatalogue.length);
@@ -22,10 +25,11 @@ describe('causeCatalogue', () => {
         const now = estimate(state, 'heaviest', middle).shownFps;
         for (const cause of causeCatalogue) {
           // Hardware decoding can be worse than many quick cores; that is for a trial to find out.
-          if (cause.kind === 'load' || cause.id === 'hardware-decode-off') continue;
-          expect(estimate(cause.repair(state), 'heaviest', middle).shownFps, cause.id).toBeGreaterThanOrEqual(
-            now * (1 - 1e-12),
-          );
+          if (cause.kind === 'load' || mayBeWorse.has(cause.id)) continue;
+          const repaired = cause.repair(state);
+          // Of the rate to reach: a repaired project may have a lower one.
+          const [before, after] = [now / state.setup.targetFps, estimate(repaired, 'heaviest', middle).shownFps];
+          expect(after / repaired.setup.targetFps, cause.id).toBeGreaterThanOrEqual(before * (1 - 1e-12));
         }
       }),
       propertyRuns,

@@ -1,2 +1,13 @@
 export { findBindingCause } from './binding-cause';
-export { type CauseId, causeCatalogue } from './catalogue';
+export {
+  type CauseId,
+  type ConfigurationCause,
+  causeCatalogue,
+  causeIds,
+  configurationCauses,
+  isOpenEnd,
+  type LoadCause,
+  loadCauses,
+  openingCauseId,
+} from './catalogue';
+export type { PriorFacts, SupposedFault } from './types';

@@ -1,9 +1,38 @@
-import type { SetupState, StageId } from '../load/types';
+import type { Setup, SetupState } from '../load/types';
+import type { KnownState } from '../machine/facts';
+
+/** Answers on a card that make a fault likelier or not, beside the set-up itself. */
+export interface PriorFacts {
+  readonly isPluggedIn: KnownState;
+  readonly isUpToDate: KnownState;
+  readonly wasRestarted: KnownState;
+  readonly isBuilding: KnownState;
+  readonly isSourcePanelOpen: KnownState;
+  /** Whether a person said how full the system drive is, or where the cache lies. */
+  readonly isSystemDriveStated: boolean;
+}
+
+/** One way in which a cause can be there without the card saying so. */
+export interface SupposedFault {
+  /** Names the way where a cause has several. */
+  readonly variant: string;
+  /** Odds for it before any reading, at least 0; 0 where it cannot be. Assumptions of 2026-11, weighed on seeded cases. */
+  readonly odds: (setup: Setup, facts: PriorFacts) => number;
+  /** The state with the fault in it; how bad it is comes from each sample's severity. */
+  readonly suppose: (state: SetupState) => SetupState;
+}
 
 /**
- * A cause of lag. A configuration cause can be repaired in the set-up; a load cause has no switch, and is
- * present where one of its stages is over the budget after every configuration cause is repaired (MODEL.md, 2).
+ * A cause of lag. A configuration cause can be put back to healthy; a load cause has no switch, and is present where
+ * its stage is over the budget after every configuration cause is repaired (docs/model.md).
  */
 export type CauseDefinition<Id extends string = string> =
-  | { readonly kind: 'configuration'; readonly id: Id; readonly repair: (state: SetupState) => SetupState }
-  | { readonly kind: 'load'; readonly id: Id; readonly stages: readonly StageId[] };
+  | {
+      readonly kind: 'configuration';
+      readonly id: Id;
+      readonly faults: readonly SupposedFault[];
+      /** Whether there is anything to put right in a state, by what is stated or what is supposed. */
+      readonly isPresent: (state: SetupState) => boolean;
+      readonly repair: (state: SetupState) => SetupState;
+    }
+  | { readonly kind: 'load'; readonly id: Id; readonly part: 'decode' | 'effects' | 'layers' | 'size' };

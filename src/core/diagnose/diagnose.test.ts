@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoCardNames, loadDemoCards } from '@/demo/load-demo-cards';
-import { applyCommand, createJobCard, type JobCard } from '../card';
+import { applyCommand, createJobCard, createReading, type JobCard } from '../card';
 import {
   choicesAsIs,
   computeFindings,
@@ -75,18 +75,11 @@ describe('summariseCard', () => {
   it('leads from the first things through a trial to the export', () => {
     expect(next(createJobCard({ id: 'x', title: 'x', nowMs: 0 }))).toEqual({ kind: 'do-step', stepId: 'first-things' });
     const read = run(cardOf('decode-bound'), { type: 'finishStep', input: { stepId: 'findings' } });
-    expect(next(read)).toMatchObject({ kind: 'try-fix', ranked: { id: 'make-proxies', level: 540 } });
+    expect(next(read)).toMatchObject({ kind: 'try-fix' });
     const fix = { id: 'make-proxies', level: 540 };
     const trying = run(read, { type: 'beginTrial', input: { id: 't', fix, nowMs: 1 } });
     expect(next(trying)).toEqual({ kind: 'finish-trial', fix, hasReading: false });
-    const reading = {
-      id: 'r',
-      takenAtMs: 2,
-      how: 'typed' as const,
-      shownFps: 25,
-      scrubFeel: 'fine' as const,
-      note: '',
-    };
+    const reading = createReading({ id: 'r', takenAtMs: 2, shownFps: 25, scrubFeel: 'fine' });
     const measured = run(trying, { type: 'addReading', input: { reading } });
     expect(next(measured)).toEqual({ kind: 'finish-trial', fix, hasReading: true });
     const kept = run(measured, { type: 'endTrial', input: { id: 't', outcome: 'kept', nowMs: 3 } });

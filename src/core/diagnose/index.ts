@@ -2,6 +2,11 @@ export { type CardOverview, type NextStep, summariseCard } from './card-overview
 export { type ClipFilter, clipGroups, countTraits, everyClip, filterClipRows } from './clip-filter';
 export { listClipRecords } from './clip-records';
 export { type ClipCost, type ClipRow, findHeaviest, listClipRows } from './clip-rows';
+export { type Diagnosis, diagnose } from './diagnose';
 export { computeFindings, computeWhatIf, type Findings, keptState, rankCardFixes } from './findings';
+export { chooseMove, type NextMove } from './next-move';
+export type { NextTest } from './next-tests';
+export type { Plan, PlanId } from './plan';
 export { predictTestPlay } from './predict-test-play';
+export type { Relief } from './relief';
 export { choicesAsIs, countProxyClips, forecastChoices, type WhatIfChoices } from './what-if-choices';

@@ -1,6 +1,6 @@
 import type { SetupState } from '../load/types';
 import { findFix } from './catalogue';
-import type { FixLevel } from './types';
+import type { FixLevel } from './fix-facts';
 
 /** A fix at a level. */
 export interface FixAtLevel {

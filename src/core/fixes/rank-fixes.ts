@@ -1,11 +1,12 @@
 import { compile } from '../load/compile';
 import { createOutcomes, evaluate } from '../load/evaluate';
 import { forecast } from '../load/forecast';
-import { drawParameterSamples } from '../load/parameters';
+import { drawParameterSamples } from '../load/parameter-samples';
 import type { FrameForecast, ParameterSamples, SetupState } from '../load/types';
 import { usableRateRatio, usableScrubMs } from '../load/usable';
-import { type FixId, fixCatalogue } from './catalogue';
-import type { FixDefinition, FixLevel, Sacrifice } from './types';
+import { fixCatalogue } from './catalogue';
+import type { FixId, FixLevel } from './fix-facts';
+import type { FixDefinition, Sacrifice } from './types';
 
 /** What is complained of; only that counts as a gap. */
 export interface Complaint {
@@ -79,6 +80,7 @@ export function rankFixes(state: SetupState, complaint: Complaint): readonly Ran
   const samples = drawParameterSamples(rankingSampleCount, state.setup.machine);
   const gapAt = (candidate: SetupState): number => gapOf(candidate, complaint, samples);
   return fixCatalogue
+    .filter(({ group }) => group !== 'export' && group !== 'upgrades')
     .map((fix) => rankLevels(fix, state, gapAt))
     .filter((ranked) => ranked !== null)
     .sort((a, b) => b.score - a.score);

@@ -1,4 +1,5 @@
 import type { SetupState } from '../load/types';
+import type { FixFacts, FixLevel } from './fix-facts';
 
 /**
  * What is given up while a fix is in force; six figures from 0 (nothing) to 1:
@@ -16,31 +17,31 @@ export interface Sacrifice {
 
 export const noSacrifice: Sacrifice = { picture: 0, functions: 0, minutes: 0, disk: 0, putBack: 0, risk: 0 };
 
-/** A level as it stands in cards and on the command line; null for a fix without levels. */
-export type FixLevel = string | number | null;
+/** What must come first. */
+export type FixRequirement = 'save' | 'restart' | 'builds-finished';
 
-/** When a kept fix must be undone. */
-export type PutBackTime = 'export' | 'end-of-day';
+/** Files that a fix makes: for how many clips, in how many minutes, of how many gigabytes (10^9 bytes). */
+export interface FixWork {
+  readonly clipCount: number;
+  readonly minutes: number;
+  readonly gigabytes: number;
+}
 
 /**
  * One fix: all of its behaviour. Its effect is never written down; it is computed from the changed set-up.
- * `applyTo` is pure, and undoing is leaving the fix out of the ordered list and deriving again.
+ * `applyTo` is pure, and undoing is leaving the fix out of the ordered list and deriving again. It must change
+ * a state only through `load/change-state`, which keeps what does not change.
  */
-export interface FixDefinition<Id extends string = string> {
-  readonly id: Id;
+export interface FixDefinition<Id extends string = string> extends FixFacts<Id> {
   /** The levels worth offering for this set-up, mildest first; `[null]` for a fix without levels, empty where it cannot apply. */
   readonly levelsFor: (state: SetupState) => readonly FixLevel[];
-  /** The level that is meant where none is given. */
-  readonly defaultLevel: FixLevel;
-  /** Reads a level from the command line or a field; null where it is none. */
-  readonly parseLevel: (text: string) => FixLevel;
   readonly applyTo: (state: SetupState, level: FixLevel) => SetupState;
   /** Minutes of doing it, with restart, a minute's reading and putting back. */
   readonly effortMinutes: (state: SetupState, level: FixLevel) => number;
   readonly sacrifice: (state: SetupState, level: FixLevel) => Sacrifice;
-  readonly putBack: PutBackTime | null;
-  /** What must come first. */
-  readonly requires: readonly ('save' | 'restart')[];
+  /** What it makes, where it makes files. */
+  readonly work: ((state: SetupState, level: FixLevel) => FixWork) | null;
+  readonly requires: readonly FixRequirement[];
   /** Fixes that it must not be combined with. */
   readonly excludes: readonly string[];
 }

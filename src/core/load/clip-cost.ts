@@ -34,7 +34,7 @@ const megapixelsOf = (stream: PictureStream): number => (stream.widthPx * stream
 
 /** What the preview decodes for this clip. */
 export const shownStreamOf = (clip: SetupClip, hidden: Hidden): PictureStream =>
-  clip.proxy && hidden.areProxiesShown ? clip.proxy : clip.original;
+  clip.proxy && hidden.areProxiesShown && hidden.areProxiesAttached ? clip.proxy : clip.original;
 
 /**
  * The cost of one shown frame of a stream.

@@ -1,117 +1,243 @@
 import type { KnownState } from '../machine/facts';
-import { type ClipCost, costOfStream, heaviestShare, meanCost, rankingMsOf, shownStreamOf } from './clip-cost';
+import { isGraphicsDrawing, isHardwareDecoding } from './change-state';
+import type { ClipCost } from './clip-cost';
+import { mixClips } from './clip-mix';
+import { drawingHabitIds, drawingHabits } from './drawing-habits';
 import { blendCost, effectMs, showCost } from './effect-costs';
-import { memoryNeededMib } from './memory';
+import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from './memory';
 import { previewMegapixels } from './preview-picture';
-import type { PlayingMoment, Setup, SetupState } from './types';
+import type { PlayingMoment, Setup, SetupState, TroubleId } from './types';
+
+/** Getting one picture out of files: reading at the drives' stated speed, decoding on the reference core or the graphics. */
+export interface FetchCost {
+  readonly readMs: number;
+  readonly latencyMs: number;
+  readonly softwareOnlyRefMs: number;
+  readonly hardwareAbleRefMs: number;
+  readonly hardwareMs: number;
+}
+
+/** Drawing one picture after decoding and scaling, on the reference core. */
+export interface DrawCost {
+  /** Effects computed on the preview picture, and on the clip's own. */
+  readonly effectsRefMs: number;
+  readonly effectsAtClipRefMs: number;
+  readonly layersRefMs: number;
+  /** One further layer, were there one that nobody listed. */
+  readonly layerRefMs: number;
+  readonly showRefMs: number;
+  /** Megapixels, working depth included, that unlisted effects would be computed on; 0 where all effects are bypassed. */
+  readonly effectMegapixels: number;
+  readonly effectAtClipMegapixels: number;
+}
 
 /** One playing moment of a set-up, reduced to the numbers that `evaluate` needs. All `RefMs` are on the reference core. */
 export interface Coefficients {
-  /** Reading a frame, at the drives' stated speed. */
   readonly readMs: number;
   readonly softwareOnlyRefMs: number;
   readonly hardwareAbleRefMs: number;
   readonly hardwareMs: number;
   readonly hardwareCopyRefMs: number;
   readonly scaleRefMs: number;
-  readonly effectsRefMs: number;
-  readonly layersRefMs: number;
-  readonly showRefMs: number;
-  readonly scrubReadMs: number;
-  readonly scrubSoftwareOnlyRefMs: number;
-  readonly scrubHardwareAbleRefMs: number;
-  readonly scrubHardwareMs: number;
+  readonly draw: DrawCost;
+  /** Drawing while the playhead moves. */
+  readonly moving: DrawCost;
+  readonly scrub: FetchCost;
+  /** The same into the dearest quarter of the footage. */
+  readonly slowScrub: FetchCost;
+  readonly look: FetchCost;
+  readonly plain: FetchCost;
+  readonly thumbnail: FetchCost;
+  readonly cutOpenMs: number;
+  readonly timelineFps: number;
   readonly coreCount: number;
   readonly coreSpeedRatio: number;
+  readonly areThreadsRaised: boolean;
   readonly graphicsRatio: number;
-  readonly driveLatencyMs: number;
+  readonly graphicsNeededMib: number;
+  readonly graphicsMemoryMib: number;
   readonly busyCores: number;
   readonly memoryNeededMib: number;
   readonly memoryMib: number;
+  readonly editorWantsMib: number;
+  /** Infinite where nobody set a limit. */
+  readonly memoryGivenMib: number;
+  readonly clipCount: number;
+  readonly cacheLatencyMs: number;
+  readonly previewMemoryMib: number;
+  readonly previewFrameMib: number;
   readonly hardwareDecodeProbability: number;
   readonly graphicsDrawingProbability: number;
+  readonly effectsAtClipProbability: number;
+  readonly computesFirstProbability: number;
+  readonly unlistedEffectsProbability: number;
+  readonly unlistedLayersProbability: number;
+  readonly troubles: Readonly<Record<TroubleId, number>>;
   readonly targetFps: number;
 }
-
-/** Share of the footage that "heaviest" stands for. */
-const heaviestRatio = 0.25;
 
 /** Where nobody knows: most editors come with both switched on where the machine can. Assumption. */
 const probabilityOf = (state: KnownState): number => (state === 'yes' ? 1 : state === 'no' ? 0 : 0.6);
 
-const sumOf = <T>(items: readonly T[], pick: (item: T) => number): number =>
-  items.reduce((sum, item) => sum + pick(item), 0);
+/** Editors that compute effects on the clip's own picture, and that compute first and then play. Assumptions. */
+const unknownEditors = { effectsAtClip: 0.2, computesFirst: 0.06 } as const;
+
+/** How often more lies on a timeline than its owner lists. Assumptions. */
+const unlistedProbability = { described: 0.05, undescribed: 0.3 } as const;
+
+/** Graphics of the slower kind that sits beside a separate one. Assumption: shared graphics. */
+const slowGraphicsRatio = 4;
+
+const depthRatioOf = (setup: Setup): number => setup.preview.workingDepthBits / 8;
+
+const habitRatioOf = (setup: Setup, stage: 'scale' | 'show'): number => {
+  let ratio = 1;
+  for (const [i, habit] of drawingHabits.entries())
+    if (habit.stage === stage) ratio *= 1 + (habit.ratio - 1) * setup.preview.habits[drawingHabitIds[i] ?? habit.id];
+  return ratio;
+};
+
+/** Moving pictures that are drawn at once. */
+export const drawnLayerCount = (setup: Setup): number =>
+  setup.timeline.videoLayerCount + setup.timeline.coveredLayerCount;
 
 /** Drawing after decoding, all of it on the preview picture, but for editors that compute effects larger. */
-function drawingCosts(setup: Setup, effectsAt: SetupState['hidden']['effectsAt'], clipMegapixels: number) {
-  const { timeline, preview } = setup;
+function drawingCosts(
+  setup: Setup,
+  preview: Setup['preview'],
+  effectsAt: SetupState['hidden']['effectsAt'],
+  clipMegapixels: number,
+): DrawCost {
+  const { timeline } = setup;
+  const depth = depthRatioOf(setup);
   const shownMegapixels = previewMegapixels(timeline, preview);
-  const effectMegapixels = {
-    preview: shownMegapixels,
-    project: (timeline.widthPx * timeline.heightPx) / 1e6,
-    clip: clipMegapixels,
-  }[effectsAt];
-  const extraLayerCount = timeline.videoLayerCount - 1 + timeline.titleCount;
+  const projectMegapixels = (timeline.widthPx * timeline.heightPx) / 1e6;
+  const isOff = preview.areEffectsBypassed || preview.isPrerendered;
+  const previewEffectMegapixels = isOff ? 0 : (effectsAt === 'project' ? projectMegapixels : shownMegapixels) * depth;
+  const clipEffectMegapixels = isOff ? 0 : clipMegapixels * depth;
+  let effectsPerMegapixel = 0;
+  for (const { kind, layerCount } of timeline.effects) effectsPerMegapixel += layerCount * effectMs(kind, 1);
+  const layerRefMs = preview.isPrerendered
+    ? 0
+    : (blendCost.fixedMs + blendCost.msPerMegapixel * shownMegapixels) * depth;
+  const blended = (preview.isBlending ? drawnLayerCount(setup) - 1 : 0) + timeline.titleCount;
   return {
-    effectsRefMs: preview.areEffectsBypassed
-      ? 0
-      : sumOf(timeline.effects, ({ kind, layerCount }) => layerCount * effectMs(kind, effectMegapixels)),
-    layersRefMs: extraLayerCount * (blendCost.fixedMs + blendCost.msPerMegapixel * shownMegapixels),
-    showRefMs: showCost.fixedMs + showCost.msPerMegapixel * shownMegapixels,
+    effectsRefMs: effectsPerMegapixel * previewEffectMegapixels,
+    effectsAtClipRefMs: effectsPerMegapixel * clipEffectMegapixels,
+    effectMegapixels: previewEffectMegapixels,
+    effectAtClipMegapixels: clipEffectMegapixels,
+    layersRefMs: blended * layerRefMs,
+    layerRefMs,
+    showRefMs: (showCost.fixedMs + showCost.msPerMegapixel * shownMegapixels) * habitRatioOf(setup, 'show'),
   };
 }
 
-/** What is decoded for one shown frame: the moment's own clip, an average clip for each further layer, a panel's original. */
-function streamsOfMoment({ setup, hidden }: SetupState, moment: PlayingMoment): readonly ClipCost[] {
-  const { clips, machine, timeline } = setup;
-  const parts = clips.map((clip) => {
-    const cost = costOfStream(shownStreamOf(clip, hidden), machine, timeline.frameRateFps);
-    return { cost, weight: clip.durationMs, rankingMs: rankingMsOf(cost, setup) };
-  });
-  const usual = meanCost(parts);
-  const main = moment === 'heaviest' ? meanCost(heaviestShare(parts, heaviestRatio)) : usual;
-  const panel = hidden.isPanelReadingOriginals
-    ? [
-        meanCost(
-          clips.map((clip) => ({
-            cost: costOfStream(clip.original, machine, timeline.frameRateFps),
-            weight: clip.durationMs,
-          })),
-        ),
-      ]
-    : [];
-  return [main, ...Array.from({ length: timeline.videoLayerCount - 1 }, () => usual), ...panel];
+/** Pictures that are taken from files for one shown frame, added up with how often each is taken. */
+function fetchOf(
+  parts: readonly (readonly [cost: ClipCost, count: number])[],
+  framesOf: (cost: ClipCost) => number,
+): FetchCost {
+  const sum = { readMs: 0, latencyMs: 0, softwareOnlyRefMs: 0, hardwareAbleRefMs: 0, hardwareMs: 0 };
+  for (const [cost, count] of parts) {
+    if (count <= 0) continue;
+    const frames = framesOf(cost) * count;
+    sum.readMs += cost.readMs * frames;
+    sum.latencyMs = Math.max(sum.latencyMs, cost.latencyMs);
+    sum.softwareOnlyRefMs += cost.softwareOnlyMs * frames;
+    sum.hardwareAbleRefMs += cost.hardwareAbleMs * frames;
+    sum.hardwareMs += cost.hardwareMs * frames;
+  }
+  return sum;
 }
 
+const once = (): number => 1;
+const fromKeyFrame = (cost: ClipCost): number => cost.scrubFrames;
+
+/** How often films cut where nobody said. Assumption. */
+const usualCutsPerMinute = 6;
+
+/** A pre-rendered range plays one small intra-frame file, whatever lies under it. Assumption. */
+const prerenderedShare = 0.12;
+
 /**
- * Reduces a set-up to the coefficients of one playing moment. O(clips log clips); everything that depends on a
- * sample's parameters is left to `evaluate`. The set-up needs at least one clip with a duration.
+ * Reduces a set-up to the coefficients of one playing moment. O(clips log clips) for a new list of clips, O(1)
+ * after that; everything that depends on a sample's parameters is left to `evaluate`. The set-up needs at least
+ * one clip with a duration.
  */
 export function compile(state: SetupState, moment: PlayingMoment): Coefficients {
   const { setup, hidden } = state;
-  const { machine, preview } = setup;
-  const streams = streamsOfMoment(state, moment);
+  const { machine, preview, timeline, editor } = setup;
+  const mix = mixClips(state);
+  const main = moment === 'usual' ? mix.usual : mix.heaviest;
+  const mainCount = (moment === 'transition' ? 2 : 1) * (preview.isPrerendered ? prerenderedShare : 1);
+  const otherCount = preview.isPrerendered ? 0 : drawnLayerCount(setup) - 1;
+  const panelCount = hidden.isPanelReadingOriginals ? 1 : 0;
+  const playing = [
+    [main, mainCount],
+    [mix.usual, otherCount],
+    [mix.original, panelCount],
+  ] as const;
+  const fetch = fetchOf(playing, once);
+  // Each cut goes on in the middle of a group: the way from its key frame is decoded in between.
+  const cutsPerFrame = (timeline.cutsPerMinute ?? usualCutsPerMinute) / 60 / timeline.frameRateFps;
+  const atCuts = fetchOf([[main, preview.isPrerendered ? 0 : 1]], (cost) => (cost.scrubFrames - 1) * cutsPerFrame);
+  const scaleMs = playing.reduce((sum, [cost, count]) => sum + cost.scaleMs * count, 0);
+  const copyMs = playing.reduce((sum, [cost, count]) => sum + cost.hardwareCopyMs * count, 0);
+  const shownMegapixels = previewMegapixels(timeline, preview);
+  const moving = { ...preview, qualityRatio: Math.min(preview.qualityRatio, preview.movingQualityRatio) };
+  const layersAtOnce = [
+    [mix.usual, drawnLayerCount(setup)],
+    [mix.original, panelCount],
+  ] as const;
+  const draw = drawingCosts(setup, preview, hidden.effectsAt, main.megapixels);
   return {
-    readMs: sumOf(streams, (s) => s.readMs),
-    softwareOnlyRefMs: sumOf(streams, (s) => s.softwareOnlyMs),
-    hardwareAbleRefMs: sumOf(streams, (s) => s.hardwareAbleMs),
-    hardwareMs: sumOf(streams, (s) => s.hardwareMs),
-    hardwareCopyRefMs: sumOf(streams, (s) => s.hardwareCopyMs),
-    scaleRefMs: sumOf(streams, (s) => s.scaleMs),
-    ...drawingCosts(setup, hidden.effectsAt, streams[0]?.megapixels ?? 0),
-    scrubReadMs: sumOf(streams, (s) => s.readMs * s.scrubFrames),
-    scrubSoftwareOnlyRefMs: sumOf(streams, (s) => s.softwareOnlyMs * s.scrubFrames),
-    scrubHardwareAbleRefMs: sumOf(streams, (s) => s.hardwareAbleMs * s.scrubFrames),
-    scrubHardwareMs: sumOf(streams, (s) => s.hardwareMs * s.scrubFrames),
+    readMs: fetch.readMs + Math.max(0, atCuts.readMs),
+    softwareOnlyRefMs: fetch.softwareOnlyRefMs + Math.max(0, atCuts.softwareOnlyRefMs),
+    hardwareAbleRefMs: fetch.hardwareAbleRefMs + Math.max(0, atCuts.hardwareAbleRefMs),
+    hardwareMs: fetch.hardwareMs + Math.max(0, atCuts.hardwareMs),
+    hardwareCopyRefMs: copyMs,
+    scaleRefMs: scaleMs * habitRatioOf(setup, 'scale'),
+    draw: moment === 'transition' ? { ...draw, layersRefMs: draw.layersRefMs + draw.layerRefMs } : draw,
+    moving: drawingCosts(setup, moving, hidden.effectsAt, main.megapixels),
+    scrub: fetchOf(layersAtOnce, fromKeyFrame),
+    slowScrub: fetchOf(
+      [
+        // A jump goes anywhere, and most of the film is not pre-rendered.
+        [mix.heaviest, 1],
+        [mix.usual, drawnLayerCount(setup) - 1],
+        [mix.original, panelCount],
+      ],
+      fromKeyFrame,
+    ),
+    look: fetchOf([[mix.original, 1]], fromKeyFrame),
+    plain: fetchOf([[mix.original, 1]], once),
+    thumbnail: fetchOf([[mix.original, editor.areThumbnailsOn === 'no' ? 0 : 1]], (cost) => (cost.scrubFrames + 1) / 2),
+    cutOpenMs: editor.areFilesKeptOpen ? 0 : 12 + 2 * main.latencyMs,
+    timelineFps: timeline.frameRateFps,
     coreCount: machine.coreCount,
     coreSpeedRatio: machine.coreSpeedRatio * machine.powerRatio,
-    graphicsRatio: machine.graphicsRatio,
-    driveLatencyMs: streams.reduce((longest, s) => Math.max(longest, s.latencyMs), 0),
-    busyCores: sumOf(setup.programs, (program) => program.busyCores),
-    memoryNeededMib: memoryNeededMib(setup, hidden),
+    areThreadsRaised: editor.areThreadsRaised,
+    graphicsRatio: hidden.isOnSlowGraphics ? Math.min(slowGraphicsRatio, machine.graphicsRatio) : machine.graphicsRatio,
+    graphicsNeededMib: graphicsNeededMib(setup),
+    graphicsMemoryMib: machine.graphicsMemoryMib,
+    busyCores: setup.programs.reduce((sum, program) => sum + program.busyCores, 0),
+    memoryNeededMib: memoryNeededMib(setup, mix),
     memoryMib: machine.memoryMib,
-    hardwareDecodeProbability: probabilityOf(preview.hardwareDecode),
-    graphicsDrawingProbability: machine.graphicsRatio > 1 ? probabilityOf(preview.graphicsDrawing) : 0,
+    editorWantsMib: editorWantsMib(setup, mix),
+    memoryGivenMib: editor.memoryGivenMib ?? Number.POSITIVE_INFINITY,
+    clipCount: setup.clips.length + timeline.unusedClipCount,
+    cacheLatencyMs: machine.cacheDrive.latencyMs,
+    previewMemoryMib: previewMemoryMibOf(setup),
+    previewFrameMib: (shownMegapixels * 4e6 * depthRatioOf(setup)) / 2 ** 20,
+    hardwareDecodeProbability: probabilityOf(isHardwareDecoding(state)),
+    graphicsDrawingProbability: machine.graphicsRatio > 1 ? probabilityOf(isGraphicsDrawing(state)) : 0,
+    effectsAtClipProbability:
+      hidden.effectsAt === 'unknown' ? unknownEditors.effectsAtClip : hidden.effectsAt === 'clip' ? 1 : 0,
+    computesFirstProbability:
+      editor.playsBy === 'unknown' ? unknownEditors.computesFirst : editor.playsBy === 'computing-first' ? 1 : 0,
+    unlistedEffectsProbability: timeline.isDescribed ? unlistedProbability.described : unlistedProbability.undescribed,
+    unlistedLayersProbability: timeline.isDescribed ? unlistedProbability.described : unlistedProbability.undescribed,
+    troubles: hidden.troubles,
     targetFps: setup.targetFps,
   };
 }

@@ -15,6 +15,7 @@ export const effectCosts = [
   { kind: 'keying', msPerMegapixel: 14, origin: 'assumed' },
   { kind: 'stabilise', msPerMegapixel: 30, origin: 'assumed' },
   { kind: 'retime', msPerMegapixel: 20, origin: 'assumed' },
+  { kind: 'layers-3d', msPerMegapixel: 25, origin: 'assumed' },
 ] as const satisfies readonly {
   readonly kind: string;
   readonly msPerMegapixel: number;

@@ -1,5 +1,19 @@
-import { type Coefficients, compile } from './compile';
-import { leastFreeCores, pagingGain, scrubFixedMs, threadGainRatio } from './evaluate';
+import { type Coefficients, compile, type DrawCost, type FetchCost } from './compile';
+import {
+  endlessSec,
+  graphicsCallRefMs,
+  graphicsShortage,
+  handMs,
+  leastFreeCores,
+  opening,
+  paging,
+  reachOf,
+  readyAhead,
+  shortage,
+  slowTenthRatio,
+  swapFreezeMs,
+  threadGainRatio,
+} from './conditions';
 import {
   type FrameEstimate,
   type LaneId,
@@ -16,30 +30,94 @@ import {
 /** What a sample's parameters make of the machine and the editor. */
 interface Conditions {
   readonly speedRatio: number;
+  /** Share of the speed that is left when the machine is warm. */
+  readonly heatRatio: number;
+  readonly busyCores: number;
   readonly freeCores: number;
   readonly threadGain: number;
   readonly isHardware: boolean;
+  readonly hardwareSlowness: number;
   readonly isGraphics: boolean;
-  readonly drawDivisor: number;
-  readonly driveFactor: number;
-  readonly pagingRatio: number;
+  readonly drawSpeedRatio: number;
+  readonly driveSlowness: number;
+  readonly cacheMs: number;
+  readonly stallMs: number;
+  /** What a full system drive adds to each shown frame on average; it comes in bursts. */
+  readonly systemStallMs: number;
+  readonly swapFreezeMs: number;
+  readonly systemStallRatio: number;
+  readonly memoryRatio: number;
+  readonly slowness: number;
+  readonly isComputingFirst: boolean;
+  readonly overlapRatio: number;
+}
+
+/** How far drawing on the graphics is slowed by its driver and by memory that is short. */
+function graphicsSlownessOf(c: Coefficients, p: Parameters): number {
+  const takenRatio = c.troubles.graphicsMemory * reachOf('graphicsMemory', p.graphicsMemorySeverity);
+  const haveMib = Math.max(32, c.graphicsMemoryMib * (1 - takenRatio));
+  const missing = Math.max(0, (c.graphicsNeededMib * p.graphicsMemoryFactor) / haveMib - 1);
+  const driver = 1 + c.troubles.graphicsDrawing * reachOf('graphicsDrawing', p.graphicsDrawingSeverity);
+  return driver * (1 + graphicsShortage.gain * Math.min(graphicsShortage.most, missing));
 }
 
 function conditionsOf(c: Coefficients, p: Parameters): Conditions {
-  const speedRatio = c.coreSpeedRatio * p.coreSpeedFactor;
-  const freeCores = Math.max(leastFreeCores, c.coreCount - c.busyCores * p.busyFactor);
-  const threadCount = Math.max(1, Math.min(p.decodeThreadCount, freeCores));
+  const { troubles } = c;
+  const power = 1 - troubles.power * reachOf('power', p.powerSeverity);
+  const staleness = 1 + troubles.software * reachOf('software', p.softwareSeverity);
+  const speedRatio = (c.coreSpeedRatio * p.coreSpeedFactor * power) / staleness;
+  const takenRatio =
+    troubles.programs * reachOf('programs', p.programsSeverity) + troubles.builds * reachOf('builds', p.buildsSeverity);
+  const busyCores = c.busyCores * p.busyFactor + c.coreCount * takenRatio;
+  const freeCores = Math.max(leastFreeCores, c.coreCount - busyCores);
+  const wantedThreads = c.areThreadsRaised ? Math.max(p.decodeThreadCount, c.coreCount) : p.decodeThreadCount;
+  const threadCount = Math.max(1, Math.min(wantedThreads, freeCores));
+  const leakMib = troubles.memory * reachOf('memory', p.memorySeverity) * c.memoryMib;
+  const memoryRatio = (c.memoryNeededMib * p.memoryFactor + leakMib) / c.memoryMib;
+  const pagingRatio = 1 + paging.gain * Math.min(paging.most, Math.max(0, memoryRatio - 1));
+  const missing = Math.min(shortage.most, Math.max(0, (c.editorWantsMib * p.memoryFactor) / c.memoryGivenMib - 1));
   const isGraphics = p.graphicsDrawingRank < c.graphicsDrawingProbability;
-  const memoryRatio = (c.memoryNeededMib * p.memoryFactor) / c.memoryMib;
   return {
     speedRatio,
+    heatRatio: 1 - troubles.heat * reachOf('heat', p.heatSeverity),
+    busyCores,
     freeCores,
     threadGain: 1 + threadGainRatio * (threadCount - 1),
     isHardware: p.hardwareDecodeRank < c.hardwareDecodeProbability,
+    hardwareSlowness: 1 + troubles.hardwareDecode * reachOf('hardwareDecode', p.hardwareDecodeSeverity),
     isGraphics,
-    drawDivisor: isGraphics ? Math.max(speedRatio, c.graphicsRatio * p.graphicsFactor) : speedRatio,
-    driveFactor: p.driveFactor,
-    pagingRatio: 1 + pagingGain * Math.max(0, memoryRatio - 1),
+    drawSpeedRatio: isGraphics ? (c.graphicsRatio * p.graphicsFactor) / graphicsSlownessOf(c, p) : speedRatio,
+    driveSlowness: (1 + troubles.drive * reachOf('drive', p.driveSeverity)) / p.driveFactor,
+    cacheMs: troubles.cache * reachOf('cache', p.cacheSeverity),
+    stallMs: troubles.unexplained * reachOf('unexplained', p.unexplainedSeverity),
+    systemStallMs: troubles.systemDrive * reachOf('systemDrive', p.systemDriveSeverity),
+    systemStallRatio: 1 + troubles.systemDrive * p.systemDriveSeverity,
+    memoryRatio,
+    swapFreezeMs: swapFreezeMs(Math.min(paging.most, Math.max(0, memoryRatio - 1))),
+    slowness: pagingRatio * (1 + shortage.gain * missing),
+    isComputingFirst: p.playsByRank < c.computesFirstProbability,
+    overlapRatio: p.overlapRatio,
+  };
+}
+
+/** Effects and layers in reference milliseconds, with those that nobody listed. */
+function drawnOf(
+  c: Coefficients,
+  draw: DrawCost,
+  p: Parameters,
+): { readonly effectsRefMs: number; readonly layersRefMs: number } {
+  const isAtClip = p.effectsAtRank < c.effectsAtClipProbability;
+  const effectsRank = 1 - p.unlistedEffectsRank;
+  const layersRank = 1 - p.unlistedLayersRank;
+  const hasEffects = effectsRank < c.unlistedEffectsProbability;
+  const hasLayers = layersRank < c.unlistedLayersProbability;
+  const unlistedMs = hasEffects ? 60 - (52 * effectsRank) / c.unlistedEffectsProbability : 0;
+  const unlistedCount = hasLayers ? 4 - (3 * layersRank) / c.unlistedLayersProbability : 0;
+  return {
+    effectsRefMs: isAtClip
+      ? draw.effectsAtClipRefMs + unlistedMs * draw.effectAtClipMegapixels
+      : draw.effectsRefMs + unlistedMs * draw.effectMegapixels,
+    layersRefMs: draw.layersRefMs + unlistedCount * draw.layerRefMs,
   };
 }
 
@@ -49,47 +127,112 @@ function decodeCoreMs(c: Coefficients, p: Parameters, on: Conditions): number {
   return (softwareRefMs * p.decodeFactor + (on.isHardware ? c.hardwareCopyRefMs : 0)) / on.speedRatio;
 }
 
-function scrubMsOf(c: Coefficients, p: Parameters, on: Conditions, drawMs: number): number {
-  const softwareRefMs = c.scrubSoftwareOnlyRefMs + (on.isHardware ? 0 : c.scrubHardwareAbleRefMs);
+/** The wait until a picture has come from its files. */
+function fetchMs(fetch: FetchCost, p: Parameters, on: Conditions): number {
+  const softwareRefMs = fetch.softwareOnlyRefMs + (on.isHardware ? 0 : fetch.hardwareAbleRefMs);
   const sharedAmong = Math.min(on.threadGain, on.freeCores);
   const decodeMs =
-    (softwareRefMs * p.decodeFactor) / on.speedRatio / sharedAmong + (on.isHardware ? c.scrubHardwareMs : 0);
-  const readMs = c.driveLatencyMs + c.scrubReadMs / on.driveFactor;
-  return (scrubFixedMs + readMs + decodeMs + drawMs) * on.pagingRatio;
+    (softwareRefMs * p.decodeFactor) / on.speedRatio / sharedAmong +
+    (on.isHardware ? fetch.hardwareMs * on.hardwareSlowness : 0);
+  return fetch.latencyMs + fetch.readMs * on.driveSlowness + decodeMs;
 }
 
 const bindingLaneOf = (laneMs: Readonly<Record<LaneId, number>>): LaneId =>
   laneIds.reduce((binding, lane) => (laneMs[lane] > laneMs[binding] ? lane : binding));
 
+/** The interval between shown frames from what the lanes take, and from core time where that is what runs out. */
+function intervalOf(laneMs: Readonly<Record<LaneId, number>>, coreMs: number, on: Conditions): number {
+  const longestMs = Math.max(laneMs.drive, laneMs.decoder, laneMs.drawing);
+  const othersMs = laneMs.drive + laneMs.decoder + laneMs.drawing - longestMs;
+  const waitRatio = on.isComputingFirst ? 1 : 1 - on.overlapRatio;
+  return Math.max(longestMs + waitRatio * othersMs, coreMs / on.freeCores) * on.slowness;
+}
+
+/** Waits that are no playing: scrubbing, looking through clips, cuts, opening. */
+function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
+  const { effectsRefMs, layersRefMs } = drawnOf(c, c.moving, p);
+  const drawn = (refMs: number): number => (refMs * p.drawFactor) / on.drawSpeedRatio;
+  const callMs = on.isGraphics ? graphicsCallRefMs / on.speedRatio : 0;
+  const movingMs =
+    drawn(c.scaleRefMs + effectsRefMs + layersRefMs + c.moving.showRefMs) +
+    callMs +
+    on.stallMs +
+    on.systemStallMs +
+    2 * on.cacheMs;
+  const jumpRatio = on.slowness * on.systemStallRatio;
+  const isAhead = !on.isComputingFirst && on.overlapRatio >= readyAhead.leastOverlap;
+  const aheadMs = isAhead ? (readyAhead.frames * 1000) / c.timelineFps : 0;
+  const hasThumbnail = c.thumbnail.latencyMs > 0;
+  const perClipMs =
+    fetchMs(c.thumbnail, p, on) +
+    (hasThumbnail ? opening.pictureRefMs / on.speedRatio / Math.min(1, on.freeCores) : 0) +
+    opening.indexMs +
+    opening.latencies * c.look.latencyMs +
+    opening.cacheLatencies * c.cacheLatencyMs +
+    2.5 * on.cacheMs;
+  const startMs = opening.startRefMs / Math.min(1, on.speedRatio);
+  return {
+    scrubMs: (handMs + fetchMs(c.scrub, p, on) + movingMs) * jumpRatio,
+    scrubSlowMs: (handMs + fetchMs(c.slowScrub, p, on) * slowTenthRatio + movingMs) * jumpRatio,
+    lookMs: (handMs + fetchMs(c.look, p, on) + drawn(c.scaleRefMs + c.draw.showRefMs) + on.cacheMs) * jumpRatio,
+    cutMs: Math.max(0, c.cutOpenMs + fetchMs(c.slowScrub, p, on) - aheadMs) * on.slowness,
+    openingSec: ((startMs + c.clipCount * perClipMs) * jumpRatio * p.openingFactor) / 1000,
+  };
+}
+
 /** The cost of a frame for one sample, from coefficients that `compile` made. */
 export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate {
   const on = conditionsOf(c, p);
   const coreDecodeMs = decodeCoreMs(c, p, on);
-  const drawn = (refMs: number): number => (refMs * p.drawFactor) / on.drawDivisor;
+  const hardwareMs = on.isHardware ? c.hardwareMs * on.hardwareSlowness : 0;
+  const drawn = (refMs: number): number => (refMs * p.drawFactor) / on.drawSpeedRatio;
+  const callMs = on.isGraphics ? graphicsCallRefMs / on.speedRatio : 0;
+  const { effectsRefMs, layersRefMs } = drawnOf(c, c.draw, p);
   const stageMs: Readonly<Record<StageId, number>> = {
-    read: c.readMs / on.driveFactor,
-    decode: coreDecodeMs / on.threadGain + (on.isHardware ? c.hardwareMs : 0),
+    read: c.readMs * on.driveSlowness + on.cacheMs,
+    decode: coreDecodeMs / on.threadGain + hardwareMs,
     scale: drawn(c.scaleRefMs),
-    effects: drawn(c.effectsRefMs),
-    layers: drawn(c.layersRefMs),
-    show: drawn(c.showRefMs),
+    effects: drawn(effectsRefMs),
+    layers: drawn(layersRefMs),
+    // Calls to the graphics, and what makes the whole editor wait, stand with showing.
+    show: drawn(c.draw.showRefMs) + callMs + on.stallMs,
   };
   const stages: readonly StageCost[] = stageIds.map((id) => ({ id, lane: laneOfStage[id], ms: stageMs[id] }));
   const laneMs = { drive: 0, decoder: 0, drawing: 0 };
   for (const { lane, ms } of stages) laneMs[lane] += ms;
-
-  const bindingLane = bindingLaneOf(laneMs);
-  const othersMs = laneMs.drive + laneMs.decoder + laneMs.drawing - laneMs[bindingLane];
-  const linedMs = laneMs[bindingLane] + (1 - p.overlapRatio) * othersMs;
-  const coreMs = coreDecodeMs + (on.isGraphics ? 0 : laneMs.drawing);
-  const intervalMs = Math.max(linedMs, coreMs / on.freeCores) * on.pagingRatio;
+  const drawCoreMs = on.isGraphics ? callMs : laneMs.drawing - on.stallMs;
+  const intervalMs = intervalOf(laneMs, coreDecodeMs + drawCoreMs, on);
+  const warmth = 1 / on.heatRatio - 1;
+  const warmLaneMs = {
+    drive: laneMs.drive,
+    decoder: laneMs.decoder + (coreDecodeMs / on.threadGain) * warmth,
+    drawing: laneMs.drawing + drawCoreMs * warmth,
+  };
+  const laterMs = intervalOf(warmLaneMs, (coreDecodeMs + drawCoreMs) / on.heatRatio, on);
+  const shownAt = (ms: number): number =>
+    1000 / (Math.max(1000 / c.targetFps, ms) + on.systemStallMs + on.swapFreezeMs);
+  const shownFps = shownAt(intervalMs);
+  const plainCores = Math.min(on.freeCores, 1 + threadGainRatio * (c.coreCount - 1));
+  const plainMs =
+    c.plain.hardwareMs > 0
+      ? (c.plain.softwareOnlyRefMs * p.decodeFactor) / on.speedRatio / plainCores +
+        c.plain.hardwareMs * on.hardwareSlowness
+      : (c.plain.softwareOnlyRefMs * p.decodeFactor) / on.speedRatio / plainCores;
   return {
     stages,
     laneMs,
-    bindingLane,
+    bindingLane: bindingLaneOf(laneMs),
     intervalMs,
-    shownFps: Math.min(c.targetFps, 1000 / intervalMs),
-    scrubMs: scrubMsOf(c, p, on, laneMs.drawing),
+    shownFps,
+    laterFps: shownAt(laterMs),
+    ...waitsOf(c, p, on),
+    fitSec: on.isComputingFirst
+      ? Math.min(endlessSec, c.previewMemoryMib / (c.previewFrameMib * c.targetFps))
+      : endlessSec,
+    coreUseRatio: Math.min(1, (((coreDecodeMs + drawCoreMs) * shownFps) / 1000 + on.busyCores) / c.coreCount),
+    driveUseRatio: Math.min(1, (laneMs.drive * shownFps) / 1000),
+    plainRatio: 1000 / c.timelineFps / Math.max(1e-3, plainMs + c.plain.readMs * on.driveSlowness),
+    memoryRatio: on.memoryRatio,
   };
 }
 

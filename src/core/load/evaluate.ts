@@ -1,64 +1,285 @@
-import type { Coefficients } from './compile';
-import type { ParameterSamples } from './types';
+import type { Coefficients, DrawCost, FetchCost } from './compile';
+import {
+  endlessSec,
+  graphicsCallRefMs,
+  graphicsShortage,
+  handMs,
+  leastFreeCores,
+  opening,
+  paging,
+  readyAhead,
+  shortage,
+  slowTenthRatio,
+  swapFreezeMs,
+  threadGainRatio,
+  troubleReach,
+} from './conditions';
+import { type ParameterSamples, type TroubleId, troubleIds } from './types';
 
-/** What `evaluate` fills: one value a sample. */
-export interface Outcomes {
-  readonly shownFps: Float64Array;
-  readonly scrubMs: Float64Array;
-}
+/** The figures that `evaluate` fills, one value a sample. */
+export const outcomeNames = [
+  'shownFps',
+  'laterFps',
+  'scrubMs',
+  'scrubSlowMs',
+  'lookMs',
+  'cutMs',
+  'openingSec',
+  'fitSec',
+  'coreUseRatio',
+  'driveUseRatio',
+  'plainRatio',
+  'memoryRatio',
+  'decodeRatio',
+  'effectsRatio',
+  'layersRatio',
+  'scrubDecodeRatio',
+] as const;
+
+/** What `evaluate` fills: one value a sample. The last four say where the time goes: shares of the lane or cores that bind, and of a jump. */
+export type Outcomes = { readonly [K in (typeof outcomeNames)[number]]: Float64Array };
 
 /** Room for the outcomes of `count` samples. */
-export const createOutcomes = (count: number): Outcomes => ({
-  shownFps: new Float64Array(count),
-  scrubMs: new Float64Array(count),
-});
+export const createOutcomes = (count: number): Outcomes =>
+  Object.fromEntries(outcomeNames.map((name) => [name, new Float64Array(count)])) as Outcomes;
 
-/** How much a second and further decoding thread adds. Assumption: frame threading loses about a seventh to waiting. */
-export const threadGainRatio = 0.85;
-/** However busy the machine, a part of a core is left to the editor: systems share. Assumption. */
-export const leastFreeCores = 0.35;
-/** How an interval grows with the memory wanted beyond what there is. Assumption. */
-export const pagingGain = 3;
-/** From letting go of the playhead to the decoder's first work. Assumption. */
-export const scrubFixedMs = 20;
+/** What a sample makes of fetching one picture from files; a negative hardware rate stands for none. */
+const fetchMs = (fetch: FetchCost, softwareRate: number, hardwareRate: number, driveSlowness: number): number =>
+  fetch.latencyMs +
+  fetch.readMs * driveSlowness +
+  (hardwareRate < 0
+    ? (fetch.softwareOnlyRefMs + fetch.hardwareAbleRefMs) * softwareRate
+    : fetch.softwareOnlyRefMs * softwareRate + fetch.hardwareMs * hardwareRate);
+
+/** A trouble's reach as a line over its severity, already times how far it is present. */
+interface ReachLine {
+  readonly least: number;
+  readonly span: number;
+}
+type ReachLines = Readonly<Record<TroubleId, ReachLine>>;
+
+const linesOfTroubles = new WeakMap<Coefficients['troubles'], ReachLines>();
+
+/** The lines of all troubles; remembered, because few sets of troubles are ever weighed. */
+function linesOf(troubles: Coefficients['troubles']): ReachLines {
+  const known = linesOfTroubles.get(troubles);
+  if (known) return known;
+  const lines = Object.fromEntries(
+    troubleIds.map((id) => {
+      const { least, most } = troubleReach[id];
+      return [id, { least: troubles[id] * least, span: troubles[id] * (most - least) }];
+    }),
+  ) as ReachLines;
+  linesOfTroubles.set(troubles, lines);
+  return lines;
+}
+
+const effectsOf = (draw: DrawCost, isAtClip: boolean, unlistedMs: number): number =>
+  isAtClip
+    ? draw.effectsAtClipRefMs + unlistedMs * draw.effectAtClipMegapixels
+    : draw.effectsRefMs + unlistedMs * draw.effectMegapixels;
+
+/** Which samples to work out, and whether the waits that are no playing can be left as they are. */
+export interface EvaluateOptions {
+  readonly from?: number;
+  readonly to?: number;
+  readonly isPlayingOnly?: boolean;
+}
 
 /**
- * Shown rate and scrub time of every sample. Runs over typed arrays without allocating: O(samples), whatever
- * the number of clips. `estimate` is the same for one sample, spelled out; a property test holds them equal.
+ * All outcomes of samples `from` up to `to`. Runs over typed arrays without allocating: O(samples), whatever the
+ * number of clips. `estimate` is the same for one sample, spelled out; a property test holds them equal.
  */
-export function evaluate(c: Coefficients, samples: ParameterSamples, out: Outcomes): void {
-  const drawRefMs = c.scaleRefMs + c.effectsRefMs + c.layersRefMs + c.showRefMs;
-  for (let i = 0; i < out.shownFps.length; i++) {
-    const speed = c.coreSpeedRatio * (samples.coreSpeedFactor[i] as number);
-    const decodeFactor = samples.decodeFactor[i] as number;
-    const freeCores = Math.max(leastFreeCores, c.coreCount - c.busyCores * (samples.busyFactor[i] as number));
-    const threads = Math.max(1, Math.min(samples.decodeThreadCount[i] as number, freeCores));
-    const threadGain = 1 + threadGainRatio * (threads - 1);
-    const isHardware = (samples.hardwareDecodeRank[i] as number) < c.hardwareDecodeProbability;
-    const isGraphics = (samples.graphicsDrawingRank[i] as number) < c.graphicsDrawingProbability;
+export function evaluate(
+  c: Coefficients,
+  samples: ParameterSamples,
+  out: Outcomes,
+  { from = 0, to = out.shownFps.length, isPlayingOnly = false }: EvaluateOptions = {},
+): void {
+  const t = c.troubles;
+  const {
+    buildsSeverity: buildsSeverities,
+    busyFactor: busyFactors,
+    cacheSeverity: cacheSeverities,
+    coreSpeedFactor: coreSpeedFactors,
+    decodeFactor: decodeFactors,
+    decodeThreadCount: decodeThreadCounts,
+    drawFactor: drawFactors,
+    driveFactor: driveFactors,
+    driveSeverity: driveSeverities,
+    effectsAtRank: effectsAtRanks,
+    graphicsDrawingRank: graphicsDrawingRanks,
+    graphicsDrawingSeverity: graphicsDrawingSeverities,
+    graphicsFactor: graphicsFactors,
+    graphicsMemoryFactor: graphicsMemoryFactors,
+    graphicsMemorySeverity: graphicsMemorySeverities,
+    hardwareDecodeRank: hardwareDecodeRanks,
+    hardwareDecodeSeverity: hardwareDecodeSeverities,
+    heatSeverity: heatSeverities,
+    memoryFactor: memoryFactors,
+    memorySeverity: memorySeverities,
+    openingFactor: openingFactors,
+    overlapRatio: overlapRatios,
+    playsByRank: playsByRanks,
+    powerSeverity: powerSeverities,
+    programsSeverity: programsSeverities,
+    softwareSeverity: softwareSeverities,
+    systemDriveSeverity: systemDriveSeverities,
+    unexplainedSeverity: unexplainedSeverities,
+    unlistedEffectsRank: unlistedEffectsRanks,
+    unlistedLayersRank: unlistedLayersRanks,
+  } = samples;
+  const lines = linesOf(t);
+  for (let i = from; i < to; i++) {
+    const power = 1 - (lines.power.least + lines.power.span * (powerSeverities[i] as number));
+    const staleness = 1 + (lines.software.least + lines.software.span * (softwareSeverities[i] as number));
+    const speed = (c.coreSpeedRatio * (coreSpeedFactors[i] as number) * power) / staleness;
+    const takenRatio =
+      lines.programs.least +
+      lines.programs.span * (programsSeverities[i] as number) +
+      (lines.builds.least + lines.builds.span * (buildsSeverities[i] as number));
+    const busyCores = c.busyCores * (busyFactors[i] as number) + c.coreCount * takenRatio;
+    const freeCores = Math.max(leastFreeCores, c.coreCount - busyCores);
+    const asked = decodeThreadCounts[i] as number;
+    const threads = Math.max(1, Math.min(c.areThreadsRaised ? Math.max(asked, c.coreCount) : asked, freeCores));
+    const gain = 1 + threadGainRatio * (threads - 1);
 
+    const memoryFactor = memoryFactors[i] as number;
+    const leakMib = (lines.memory.least + lines.memory.span * (memorySeverities[i] as number)) * c.memoryMib;
+    const memoryRatio = (c.memoryNeededMib * memoryFactor + leakMib) / c.memoryMib;
+    const over = Math.min(paging.most, Math.max(0, memoryRatio - 1));
+    const short = Math.min(shortage.most, Math.max(0, (c.editorWantsMib * memoryFactor) / c.memoryGivenMib - 1));
+    const slowness = (1 + paging.gain * over) * (1 + shortage.gain * short);
+
+    const isHardware = (hardwareDecodeRanks[i] as number) < c.hardwareDecodeProbability;
+    const isGraphics = (graphicsDrawingRanks[i] as number) < c.graphicsDrawingProbability;
+    const decodeFactor = decodeFactors[i] as number;
+    const hardwareSlowness =
+      1 + (lines.hardwareDecode.least + lines.hardwareDecode.span * (hardwareDecodeSeverities[i] as number));
     const softwareRefMs = c.softwareOnlyRefMs + (isHardware ? 0 : c.hardwareAbleRefMs);
     const decodeCoreMs = (softwareRefMs * decodeFactor + (isHardware ? c.hardwareCopyRefMs : 0)) / speed;
-    const decodeMs = decodeCoreMs / threadGain + (isHardware ? c.hardwareMs : 0);
+    const decodeMs = decodeCoreMs / gain + (isHardware ? c.hardwareMs * hardwareSlowness : 0);
 
-    const drawDivisor = isGraphics ? Math.max(speed, c.graphicsRatio * (samples.graphicsFactor[i] as number)) : speed;
-    const drawMs = (drawRefMs * (samples.drawFactor[i] as number)) / drawDivisor;
+    const takenGraphics =
+      lines.graphicsMemory.least + lines.graphicsMemory.span * (graphicsMemorySeverities[i] as number);
+    const haveMib = Math.max(32, c.graphicsMemoryMib * (1 - takenGraphics));
+    const graphicsShort = Math.min(
+      graphicsShortage.most,
+      Math.max(0, (c.graphicsNeededMib * (graphicsMemoryFactors[i] as number)) / haveMib - 1),
+    );
+    const graphicsSlowness =
+      (1 + (lines.graphicsDrawing.least + lines.graphicsDrawing.span * (graphicsDrawingSeverities[i] as number))) *
+      (1 + graphicsShortage.gain * graphicsShort);
+    const drawSpeed = isGraphics ? (c.graphicsRatio * (graphicsFactors[i] as number)) / graphicsSlowness : speed;
 
-    const driveFactor = samples.driveFactor[i] as number;
-    const readMs = c.readMs / driveFactor;
+    const effectsRank = 1 - (unlistedEffectsRanks[i] as number);
+    const layersRank = 1 - (unlistedLayersRanks[i] as number);
+    const unlistedMs =
+      effectsRank < c.unlistedEffectsProbability ? 60 - (52 * effectsRank) / c.unlistedEffectsProbability : 0;
+    const unlistedLayers =
+      layersRank < c.unlistedLayersProbability ? 4 - (3 * layersRank) / c.unlistedLayersProbability : 0;
+    const isAtClip = (effectsAtRanks[i] as number) < c.effectsAtClipProbability;
+    const effectsRefMs = effectsOf(c.draw, isAtClip, unlistedMs);
+    const layersRefMs = c.draw.layersRefMs + unlistedLayers * c.draw.layerRefMs;
+    const { showRefMs } = c.draw;
+    const perMs = (drawFactors[i] as number) / drawSpeed;
+    const drawnMs = (c.scaleRefMs + effectsRefMs + layersRefMs + showRefMs) * perMs;
+    const callMs = isGraphics ? graphicsCallRefMs / speed : 0;
+    const systemStallMs = lines.systemDrive.least + lines.systemDrive.span * (systemDriveSeverities[i] as number);
+    const stallMs = lines.unexplained.least + lines.unexplained.span * (unexplainedSeverities[i] as number);
+    const drawMs = drawnMs + callMs + stallMs;
 
+    const driveSlowness =
+      (1 + (lines.drive.least + lines.drive.span * (driveSeverities[i] as number))) / (driveFactors[i] as number);
+    const cacheMs = lines.cache.least + lines.cache.span * (cacheSeverities[i] as number);
+    const readMs = c.readMs * driveSlowness + cacheMs;
+
+    const isComputingFirst = (playsByRanks[i] as number) < c.computesFirstProbability;
+    const waitRatio = isComputingFirst ? 1 : 1 - (overlapRatios[i] as number);
     const longest = Math.max(readMs, decodeMs, drawMs);
-    const others = readMs + decodeMs + drawMs - longest;
-    const lined = longest + (1 - (samples.overlapRatio[i] as number)) * others;
-    const coreMs = decodeCoreMs + (isGraphics ? 0 : drawMs);
-    const wantedRatio = (c.memoryNeededMib * (samples.memoryFactor[i] as number)) / c.memoryMib;
-    const paging = 1 + pagingGain * Math.max(0, wantedRatio - 1);
-    const intervalMs = Math.max(lined, coreMs / freeCores) * paging;
-    out.shownFps[i] = Math.min(c.targetFps, 1000 / intervalMs);
+    const lined = longest + waitRatio * (readMs + decodeMs + drawMs - longest);
+    const coreMs = decodeCoreMs + (isGraphics ? callMs : drawnMs);
+    const intervalMs = Math.max(lined, coreMs / freeCores) * slowness;
+    // Stalls come in bursts that no queue hides: they add to what is shown, however quick the rest is.
+    const leastMs = 1000 / c.targetFps;
+    const heldMs = systemStallMs + swapFreezeMs(over);
+    const shownFps = 1000 / (Math.max(leastMs, intervalMs) + heldMs);
+    out.shownFps[i] = shownFps;
 
-    const scrubRefMs = c.scrubSoftwareOnlyRefMs + (isHardware ? 0 : c.scrubHardwareAbleRefMs);
-    const scrubDecodeMs =
-      (scrubRefMs * decodeFactor) / speed / Math.min(threadGain, freeCores) + (isHardware ? c.scrubHardwareMs : 0);
-    out.scrubMs[i] = (scrubFixedMs + c.driveLatencyMs + c.scrubReadMs / driveFactor + scrubDecodeMs + drawMs) * paging;
+    const heat = 1 - (lines.heat.least + lines.heat.span * (heatSeverities[i] as number));
+    const laterDecodeMs = decodeMs + (decodeCoreMs / gain) * (1 / heat - 1);
+    const laterDrawMs = drawMs + (isGraphics ? callMs : drawnMs) * (1 / heat - 1);
+    const laterLongest = Math.max(readMs, laterDecodeMs, laterDrawMs);
+    const laterLined = laterLongest + waitRatio * (readMs + laterDecodeMs + laterDrawMs - laterLongest);
+    const laterMs = Math.max(laterLined, coreMs / heat / freeCores) * slowness;
+    out.laterFps[i] = 1000 / (Math.max(leastMs, laterMs) + heldMs);
+
+    const speedAndGain = speed * Math.min(gain, freeCores);
+    const movingRefMs =
+      c.scaleRefMs +
+      effectsOf(c.moving, isAtClip, unlistedMs) +
+      c.moving.layersRefMs +
+      unlistedLayers * c.moving.layerRefMs +
+      c.moving.showRefMs;
+    const movingMs = movingRefMs * perMs + callMs + stallMs + systemStallMs + 2 * cacheMs;
+    out.memoryRatio[i] = memoryRatio;
+    out.fitSec[i] = isComputingFirst
+      ? Math.min(endlessSec, c.previewMemoryMib / (c.previewFrameMib * c.targetFps))
+      : endlessSec;
+    if (isPlayingOnly) continue;
+
+    const softwareRate = decodeFactor / speedAndGain;
+    const hardwareRate = isHardware ? hardwareSlowness : -1;
+    const driveStall = 1 + t.systemDrive * (systemDriveSeverities[i] as number);
+    const jump = slowness * driveStall;
+    const slowFetchMs = fetchMs(c.slowScrub, softwareRate, hardwareRate, driveSlowness);
+    out.scrubDecodeRatio[i] = slowFetchMs / (slowFetchMs + movingMs);
+    out.scrubMs[i] = (handMs + fetchMs(c.scrub, softwareRate, hardwareRate, driveSlowness) + movingMs) * jump;
+    out.scrubSlowMs[i] = (handMs + slowFetchMs * slowTenthRatio + movingMs) * jump;
+    out.lookMs[i] =
+      (handMs +
+        fetchMs(c.look, softwareRate, hardwareRate, driveSlowness) +
+        (c.scaleRefMs + showRefMs) * perMs +
+        cacheMs) *
+      jump;
+    const aheadMs = 1 - waitRatio < readyAhead.leastOverlap ? 0 : (readyAhead.frames * 1000) / c.timelineFps;
+    out.cutMs[i] = Math.max(0, c.cutOpenMs + slowFetchMs - aheadMs) * slowness;
+
+    const perClipMs =
+      fetchMs(c.thumbnail, softwareRate, hardwareRate, driveSlowness) +
+      (c.thumbnail.latencyMs > 0 ? opening.pictureRefMs / speed / Math.min(1, freeCores) : 0) +
+      opening.indexMs +
+      opening.latencies * c.look.latencyMs +
+      opening.cacheLatencies * c.cacheLatencyMs +
+      2.5 * cacheMs;
+    out.openingSec[i] =
+      ((opening.startRefMs / Math.min(1, speed) + c.clipCount * perClipMs) * jump * (openingFactors[i] as number)) /
+      1000;
+
+    const shownIntervalMs = 1000 / shownFps;
+    out.coreUseRatio[i] = Math.min(1, (coreMs / shownIntervalMs + busyCores) / c.coreCount);
+    out.driveUseRatio[i] = Math.min(1, readMs / shownIntervalMs);
+    const isPlainHardware = c.plain.hardwareMs > 0;
+    const plainGain = speed * Math.min(freeCores, 1 + threadGainRatio * (c.coreCount - 1));
+    out.plainRatio[i] =
+      1000 /
+      c.timelineFps /
+      Math.max(
+        1e-3,
+        fetchMs(c.plain, decodeFactor / plainGain, isPlainHardware ? hardwareSlowness : -1, driveSlowness) -
+          c.plain.latencyMs,
+      );
+
+    // Where cores bind, decoding and drawing share the blame by their core time; else the longest lane has it.
+    const isCoreBound = coreMs / freeCores > lined;
+    const decodePart = isCoreBound ? decodeCoreMs : decodeMs + waitRatio * 1e-9;
+    const drawPart = isCoreBound ? (isGraphics ? callMs : drawnMs) : drawnMs + callMs;
+    const all = Math.max(1e-9, decodePart + drawPart);
+    const isDecodeLonger = !isCoreBound && decodeMs >= drawMs;
+    const decodeRatio = isCoreBound || waitRatio > 0.5 ? decodePart / all : isDecodeLonger ? 1 : 0;
+    const drawing = Math.max(1e-9, c.scaleRefMs + effectsRefMs + layersRefMs + showRefMs);
+    out.decodeRatio[i] = decodeRatio;
+    out.effectsRatio[i] = (1 - decodeRatio) * (effectsRefMs / drawing);
+    out.layersRatio[i] = (1 - decodeRatio) * (layersRefMs / drawing);
   }
 }

@@ -2,7 +2,8 @@ import { rangeOf } from '../numbers/percentile';
 import { compile } from './compile';
 import { estimateCompiled } from './estimate';
 import { createOutcomes, evaluate } from './evaluate';
-import { drawParameterSamples, middleParameters } from './parameters';
+import { drawParameterSamples } from './parameter-samples';
+import { middleParameters } from './parameters';
 import type { FrameForecast, PlayingMoment, SetupState } from './types';
 
 /** Enough for percentiles that repeat to about a frame a second; 256 samples take well under a millisecond. */

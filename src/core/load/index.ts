@@ -1,9 +1,11 @@
 export { compile } from './compile';
 export { decodeCosts, softwareDecodeMs } from './decode-costs';
+export { drawingHabitIds } from './drawing-habits';
 export { type EffectKind, effectCosts, effectKinds } from './effect-costs';
 export { estimate, estimateCompiled } from './estimate';
-export { createOutcomes, evaluate } from './evaluate';
+export { createOutcomes, evaluate, type Outcomes, outcomeNames } from './evaluate';
 export { forecast } from './forecast';
-export { drawParameterSamples, middleParameters, pickSample } from './parameters';
+export { drawParameterSamples } from './parameter-samples';
+export { middleParameters, pickSample } from './parameters';
 export * from './types';
 export * from './usable';

@@ -46,6 +46,11 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
       graphicsRatio: 1,
       graphicsYear: 2019,
       decodeMegapixelPerSec: 0,
+      graphicsMemoryMib: 2048,
+      hasSecondGraphics: 'no',
+      isThin: 'no',
+      systemDriveFreeRatio: 0.4,
+      cacheDrive: { readMegabytePerSec: 500, latencyMs: 0.1 },
     },
     clips: [
       {
@@ -66,7 +71,20 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
         proxy: null,
       },
     ],
-    timeline: { widthPx: 1920, heightPx: 1080, frameRateFps: 25, videoLayerCount: 1, titleCount: 0, effects: [] },
+    timeline: {
+      widthPx: 1920,
+      heightPx: 1080,
+      frameRateFps: 25,
+      videoLayerCount: 1,
+      titleCount: 0,
+      coveredLayerCount: 0,
+      isBlendingNeeded: 'unknown',
+      cutsPerMinute: 6,
+      transitionRatio: 0,
+      unusedClipCount: 0,
+      isDescribed: true,
+      effects: [],
+    },
     preview: {
       qualityRatio: 1,
       heightPx: null,
@@ -74,7 +92,30 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
       areEffectsBypassed: false,
       hardwareDecode: 'no',
       graphicsDrawing: 'no',
+      movingQualityRatio: 1,
+      isBlending: true,
+      workingDepthBits: 8,
+      habits: {
+        'fine-scaling': 0,
+        'exact-colour': 0,
+        'drawings-on-picture': 0,
+        'second-output': 0,
+        'dense-window': 0,
+      },
+      isPrerendered: false,
     },
+    editor: {
+      playsBy: 'streaming',
+      lateFrames: 'skipped',
+      memoryGivenMib: null,
+      previewMemoryMib: null,
+      areThreadsRaised: false,
+      areThumbnailsOn: 'yes',
+      areFilesKeptOpen: false,
+      isSpeedFavoured: false,
+      spanSec: 10,
+    },
+    delivered: { heightPx: null, frameRateFps: null },
     programs: [],
     targetFps: 25,
     ...change,
@@ -153,8 +194,8 @@ describe('estimate', () => {
     const before = compile(state({ timeline: withEffects }), 'heaviest');
     const proxied = compile(state({ timeline: withEffects, clips: [{ ...clip, proxy }] }), 'heaviest');
     expect(proxied.softwareOnlyRefMs).toBeLessThan(before.softwareOnlyRefMs / 2);
-    expect(proxied.scrubSoftwareOnlyRefMs).toBeLessThan(before.scrubSoftwareOnlyRefMs / 20);
-    expect(proxied.effectsRefMs).toBe(before.effectsRefMs);
+    expect(proxied.scrub.softwareOnlyRefMs).toBeLessThan(before.scrub.softwareOnlyRefMs / 20);
+    expect(proxied.draw.effectsRefMs).toBe(before.draw.effectsRefMs);
   });
 
   it('shows no gain of proxies that exist and are not shown', () => {
@@ -179,7 +220,9 @@ describe('estimate', () => {
     const on = { ...state().setup.preview, hardwareDecode: 'yes' as const };
     const able = compile(state({ machine, preview: on }), 'heaviest');
     expect(able.softwareOnlyRefMs).toBe(0);
-    expect(able.hardwareMs).toBeCloseTo(2.0736 / 0.45, 6);
+    // One frame, and at every cut the way from the last key frame.
+    const framesAtCuts = ((50 + 1) / 2 - 1) * (6 / 60 / 25);
+    expect(able.hardwareMs).toBeCloseTo((2.0736 / 0.45) * (1 + framesAtCuts), 6);
     const [clip] = state().setup.clips;
     if (!clip) throw new Error('the set-up has a clip');
     const tenBit = { ...clip, original: { ...clip.original, bitDepth: 10 } };
@@ -236,5 +279,19 @@ describe('drawParameterSamples', () => {
     }
     const sorted = Float64Array.from(a.decodeFactor).sort();
     expect(percentileOfSorted(sorted, 0.5)).toBeCloseTo(1, 1);
+  });
+
+  const machine = { decodeThreadCount: 8, isSpeedMeasured: false };
+  const { programsSeverity: one, memorySeverity: other } = drawParameterSamples(256, machine);
+
+  it('fills as many equal parts as a power of two of draws, for each parameter', () => {
+    for (const count of [8, 32, 128])
+      expect(new Set([...one.slice(0, count)].map((rank) => Math.floor(rank * count))).size).toBe(count);
+  });
+
+  it('lets no two parameters move together', () => {
+    let sum = 0;
+    for (let i = 0; i < 48; i++) sum += ((one[i] as number) - 0.5) * ((other[i] as number) - 0.5);
+    expect(Math.abs(sum / 48 / (1 / 12))).toBeLessThan(0.35);
   });
 });

@@ -1,30 +1,48 @@
-import { shownStreamOf } from './clip-cost';
-import type { Hidden, Setup } from './types';
+import type { ClipMix } from './clip-mix';
+import { previewMegapixels } from './preview-picture';
+import type { Setup } from './types';
 
-/** Assumptions of 2026-11, in MiB unless named otherwise; the memory formula is to be fitted in the diagnosis issue. */
+/** Assumptions of 2026-11, in MiB unless named otherwise. */
 const memoryCosts = {
   system: 1800,
-  editor: 1400,
+  editor: 1350,
   /** Index, thumbnails and waveforms of one clip. */
-  perClip: 1.5,
-  /** Clips that an editor keeps open at once, and the decoded frames it holds for each. */
-  mostOpenClips: 12,
-  framesHeld: 8,
+  perClip: 1.45,
+  /** Decoded pictures that an editor holds of each open clip. */
+  picturesHeld: 8,
+  /** Of what the editor is allowed to take, what it ends up taking. */
+  takenRatio: 0.93,
 } as const;
 
-/** Memory that the system, the editor and the other programs want together, in MiB. */
-export function memoryNeededMib(setup: Setup, hidden: Hidden): number {
-  const open = setup.clips.slice(0, memoryCosts.mostOpenClips).map((clip) => shownStreamOf(clip, hidden));
-  const frameBytes = open.reduce(
-    (sum, stream) => sum + stream.widthPx * stream.heightPx * 1.5 * (stream.bitDepth > 8 ? 2 : 1),
-    0,
-  );
-  const programs = setup.programs.reduce((sum, program) => sum + program.memoryMib, 0);
-  return (
-    memoryCosts.system +
-    memoryCosts.editor +
-    memoryCosts.perClip * setup.clips.length +
-    (memoryCosts.framesHeld * frameBytes) / 2 ** 20 +
-    programs
-  );
+/** What the editor itself wants for this film, in MiB, whatever it is allowed. */
+export const editorWantsMib = (setup: Setup, mix: ClipMix): number =>
+  memoryCosts.editor +
+  memoryCosts.perClip * (setup.clips.length + setup.timeline.unusedClipCount) +
+  memoryCosts.picturesHeld * mix.openPictureMib * (setup.editor.isSpeedFavoured ? 2 : 1);
+
+/**
+ * Memory that the system, the editor and the other programs want together, in MiB. An editor that was given memory
+ * ends up taking nearly all of it, and no more.
+ */
+export function memoryNeededMib(setup: Setup, mix: ClipMix): number {
+  const { memoryGivenMib } = setup.editor;
+  const wants = editorWantsMib(setup, mix);
+  const takes =
+    memoryGivenMib === null
+      ? wants
+      : Math.max(Math.min(wants, memoryGivenMib), memoryGivenMib * memoryCosts.takenRatio);
+  return memoryCosts.system + takes + setup.programs.reduce((sum, program) => sum + program.memoryMib, 0);
+}
+
+/** Memory for computed pictures in an editor that computes first; a quarter of all where nobody said. Assumption. */
+export const previewMemoryMibOf = (setup: Setup): number =>
+  setup.editor.previewMemoryMib ?? setup.machine.memoryMib / 4;
+
+/** Graphics memory that drawing wants there, in MiB: some pictures of each layer, title and effect. Assumption. */
+export function graphicsNeededMib(setup: Setup): number {
+  const { timeline, preview } = setup;
+  const pictureMib = (previewMegapixels(timeline, preview) * 4e6 * (preview.workingDepthBits / 8)) / 2 ** 20;
+  const pictures =
+    timeline.videoLayerCount + timeline.coveredLayerCount + timeline.titleCount + timeline.effects.length;
+  return 180 + 7 * pictureMib * pictures;
 }

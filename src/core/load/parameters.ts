@@ -22,6 +22,8 @@ const between =
   (rank) =>
     low + (high - low) * rank;
 
+const rankItself = between(0, 1);
+
 /** Most editors decode with about as many threads as there are cores; some use one until told. Assumption: one in ten. */
 const threads: Draw = (rank, machine) => {
   if (rank < 0.1) return 1;
@@ -29,56 +31,53 @@ const threads: Draw = (rank, machine) => {
   return 1 + (most - 1) * (0.6 + 0.4 * ((rank - 0.1) / 0.9));
 };
 
+/** Some editors do one thing after another; most run them as a production line. Assumption: one in four. */
+const overlap: Draw = (rank) => (rank < 0.25 ? 0.2 * (rank / 0.25) : 0.8 + 0.2 * ((rank - 0.25) / 0.75));
+
 /** A core's speed by its class is a guess; measured by test-play it repeats to some per cent. Assumption. */
-const classSpeed = factor(0.15);
+const classSpeed = factor(0.22);
 const measuredSpeed = factor(0.06);
 
-/** How each parameter is drawn from a rank between 0 and 1. Spreads are assumptions of 2026-11, to be learned from readings. */
+/** How each parameter is drawn from a rank between 0 and 1. Spreads are assumptions of 2026-11, learned from by readings. */
 const draws: { readonly [K in keyof Parameters]: Draw } = {
   coreSpeedFactor: (rank, machine) => (machine.isSpeedMeasured ? measuredSpeed : classSpeed)(rank, machine),
-  decodeFactor: factor(0.12),
-  drawFactor: factor(0.2),
-  graphicsFactor: factor(0.3),
-  driveFactor: factor(0.3),
+  decodeFactor: factor(0.2),
+  drawFactor: factor(0.24),
+  graphicsFactor: factor(0.36),
+  driveFactor: factor(0.36),
   busyFactor: factor(0.2),
-  memoryFactor: factor(0.15),
-  overlapRatio: between(0.7, 1),
+  memoryFactor: factor(0.22),
+  overlapRatio: overlap,
   decodeThreadCount: threads,
-  hardwareDecodeRank: between(0, 1),
-  graphicsDrawingRank: between(0, 1),
+  hardwareDecodeRank: rankItself,
+  graphicsDrawingRank: rankItself,
+  effectsAtRank: rankItself,
+  playsByRank: rankItself,
+  unlistedEffectsRank: rankItself,
+  unlistedLayersRank: rankItself,
+  openingFactor: factor(0.3),
+  graphicsMemoryFactor: factor(0.4),
+  programsSeverity: rankItself,
+  powerSeverity: rankItself,
+  heatSeverity: rankItself,
+  hardwareDecodeSeverity: rankItself,
+  graphicsDrawingSeverity: rankItself,
+  graphicsMemorySeverity: rankItself,
+  driveSeverity: rankItself,
+  systemDriveSeverity: rankItself,
+  cacheSeverity: rankItself,
+  memorySeverity: rankItself,
+  buildsSeverity: rankItself,
+  softwareSeverity: rankItself,
+  unexplainedSeverity: rankItself,
 };
 
 /** Parameter names in a fixed order; each keeps its own sequence whatever else is drawn. */
 export const parameterNames = Object.keys(draws) as readonly (keyof Parameters)[];
 
-/** Positive root of x^(d+1) = x + 1, whose powers give a d-dimensional additive recurrence with low discrepancy (Roberts 2018). */
-function recurrenceBase(dimensions: number): number {
-  let root = 1.5;
-  for (let i = 0; i < 60; i++) root = (1 + root) ** (1 / (dimensions + 1));
-  return root;
-}
-
-/** The same draws serve every set-up of a machine; a handful of counts and machines ever occur. */
-const drawn = new Map<string, ParameterSamples>();
-
-/**
- * `count` quasi-random samples of all parameters, the same ones at every call; callers only read them.
- * The machine bounds the decoding threads, and how uncertain its speed is.
- */
-export function drawParameterSamples(count: number, machine: DrawnMachine): ParameterSamples {
-  const key = `${count}:${machine.decodeThreadCount}:${machine.isSpeedMeasured}`;
-  const known = drawn.get(key);
-  if (known) return known;
-  const base = recurrenceBase(parameterNames.length);
-  const entries = parameterNames.map((name, dimension) => {
-    const step = (1 / base) ** (dimension + 1) % 1;
-    const values = Float64Array.from({ length: count }, (_, i) => draws[name]((0.5 + (i + 1) * step) % 1, machine));
-    return [name, values] as const;
-  });
-  const samples = Object.fromEntries(entries) as ParameterSamples;
-  drawn.set(key, samples);
-  return samples;
-}
+/** The value of one parameter at a rank between 0 and 1. */
+export const drawParameter = (name: keyof Parameters, rank: number, machine: DrawnMachine): number =>
+  draws[name](rank, machine);
 
 /** The middle of every parameter's range. */
 export function middleParameters(machine: DrawnMachine): Parameters {

@@ -1,6 +1,7 @@
 import type { ChromaFormat } from '../footage/types';
 import type { KnownState } from '../machine/facts';
 import type { Range } from '../numbers/percentile';
+import type { DrawingHabitId } from './drawing-habits';
 import type { EffectKind } from './effect-costs';
 
 /** Parts of a frame's time, in the order in which a frame passes through them. */
@@ -62,6 +63,12 @@ export interface SetupMachine {
   readonly graphicsRatio: number;
   readonly graphicsYear: number;
   readonly decodeMegapixelPerSec: number;
+  readonly graphicsMemoryMib: number;
+  readonly hasSecondGraphics: KnownState;
+  readonly isThin: KnownState;
+  readonly systemDriveFreeRatio: number;
+  /** Where the editor keeps its caches. */
+  readonly cacheDrive: StreamDrive;
 }
 
 export interface SetupEffect {
@@ -78,6 +85,16 @@ export interface SetupTimeline {
   readonly videoLayerCount: number;
   /** Titles, stills and graphics drawn over them at once. */
   readonly titleCount: number;
+  /** Moving pictures that lie wholly under another and are drawn all the same. */
+  readonly coveredLayerCount: number;
+  /** Whether anything shows through an upper layer. */
+  readonly isBlendingNeeded: KnownState;
+  /** Null where nobody said. */
+  readonly cutsPerMinute: number | null;
+  readonly transitionRatio: number;
+  readonly unusedClipCount: number;
+  /** Whether a person said what lies on it; if not, more may lie there than is listed. */
+  readonly isDescribed: boolean;
   readonly effects: readonly SetupEffect[];
 }
 
@@ -91,6 +108,31 @@ export interface SetupPreview {
   readonly areEffectsBypassed: boolean;
   readonly hardwareDecode: KnownState;
   readonly graphicsDrawing: KnownState;
+  /** Quality while the playhead is moved, if it is coarser then. */
+  readonly movingQualityRatio: number;
+  readonly isBlending: boolean;
+  readonly workingDepthBits: 8 | 16 | 32;
+  /** How much of each drawing habit's cost counts: 0 off, 1 on, between where nobody knows. */
+  readonly habits: Readonly<Record<DrawingHabitId, number>>;
+  /** The heavy ranges have been computed beforehand and play from files. */
+  readonly isPrerendered: boolean;
+}
+
+/** How the editor goes about its work, as far as it is known or set. */
+export interface SetupEditor {
+  readonly playsBy: 'streaming' | 'computing-first' | 'unknown';
+  readonly lateFrames: 'skipped' | 'all-played' | 'unknown';
+  /** Memory that the editor may take, or null where nobody set it. */
+  readonly memoryGivenMib: number | null;
+  readonly previewMemoryMib: number | null;
+  /** Told to decode with all cores. */
+  readonly areThreadsRaised: boolean;
+  readonly areThumbnailsOn: KnownState;
+  readonly areFilesKeptOpen: boolean;
+  /** Decoded pictures are kept in memory for jumps. */
+  readonly isSpeedFavoured: boolean;
+  /** Seconds that must play in one go. */
+  readonly spanSec: number;
 }
 
 export interface SetupProgram {
@@ -107,24 +149,65 @@ export interface Setup {
   readonly clips: readonly SetupClip[];
   readonly timeline: SetupTimeline;
   readonly preview: SetupPreview;
+  readonly editor: SetupEditor;
+  /** What the film is delivered as; null where nobody said. */
+  readonly delivered: { readonly heightPx: number | null; readonly frameRateFps: number | null };
   /** Programs that run beside the editor. */
   readonly programs: readonly SetupProgram[];
   /** The rate to reach, frames a second. */
   readonly targetFps: number;
 }
 
-/** What is true but unknown: how the editor works and what did not take effect. */
+/** Troubles that a set-up can have without anybody knowing; each from 0 (absent) to 1 (as bad as its severity says). */
+export const troubleIds = [
+  'programs',
+  'power',
+  'heat',
+  'hardwareDecode',
+  'graphicsDrawing',
+  'graphicsMemory',
+  'drive',
+  'systemDrive',
+  'cache',
+  'memory',
+  'builds',
+  'software',
+  'unexplained',
+] as const;
+export type TroubleId = (typeof troubleIds)[number];
+
+/** What is true but unknown: how the editor works, what did not take effect, and what is wrong. */
 export interface Hidden {
+  /** Whether proxies that exist belong to their originals in the editor's eyes. */
+  readonly areProxiesAttached: boolean;
   /** Whether proxies that exist are what the preview really shows. */
   readonly areProxiesShown: boolean;
   /** Whether an open panel decodes the original a second time. */
   readonly isPanelReadingOriginals: boolean;
   /** At which picture size the editor computes effects. */
-  readonly effectsAt: 'clip' | 'project' | 'preview';
+  readonly effectsAt: 'clip' | 'project' | 'preview' | 'unknown';
+  /** Whether hardware decoding is really on, whatever is set; "unknown": as it is set. */
+  readonly hardwareDecode: KnownState;
+  readonly graphicsDrawing: KnownState;
+  /** Whether the slower of two graphics does the work. */
+  readonly isOnSlowGraphics: boolean;
+  readonly troubles: Readonly<Record<TroubleId, number>>;
 }
 
+/** A set-up in which nothing is wrong. */
+export const noTroubles = Object.fromEntries(troubleIds.map((id) => [id, 0])) as Readonly<Record<TroubleId, number>>;
+
 /** What is assumed of the hidden state until something speaks against it. */
-export const usualHidden: Hidden = { areProxiesShown: true, isPanelReadingOriginals: false, effectsAt: 'preview' };
+export const usualHidden: Hidden = {
+  areProxiesAttached: true,
+  areProxiesShown: true,
+  isPanelReadingOriginals: false,
+  effectsAt: 'unknown',
+  hardwareDecode: 'unknown',
+  graphicsDrawing: 'unknown',
+  isOnSlowGraphics: false,
+  troubles: noTroubles,
+};
 
 /** What a fix acts on. */
 export interface SetupState {
@@ -148,13 +231,34 @@ export interface Parameters {
   /** Rank, 0 to 1, that decides a yes or no which nobody knows (hardware decoding, drawing on the graphics). */
   readonly hardwareDecodeRank: number;
   readonly graphicsDrawingRank: number;
+  readonly effectsAtRank: number;
+  readonly playsByRank: number;
+  /** Rank that decides whether more lies on the timeline than is listed, and how much. */
+  readonly unlistedEffectsRank: number;
+  readonly unlistedLayersRank: number;
+  readonly openingFactor: number;
+  readonly graphicsMemoryFactor: number;
+  /** How bad each trouble is where it is present, 0 to 1. */
+  readonly programsSeverity: number;
+  readonly powerSeverity: number;
+  readonly heatSeverity: number;
+  readonly hardwareDecodeSeverity: number;
+  readonly graphicsDrawingSeverity: number;
+  readonly graphicsMemorySeverity: number;
+  readonly driveSeverity: number;
+  readonly systemDriveSeverity: number;
+  readonly cacheSeverity: number;
+  readonly memorySeverity: number;
+  readonly buildsSeverity: number;
+  readonly softwareSeverity: number;
+  readonly unexplainedSeverity: number;
 }
 
 /** One typed array a parameter, all of one length. */
 export type ParameterSamples = { readonly [K in keyof Parameters]: Float64Array };
 
-/** Which stretch of the timeline: the heaviest quarter of the footage, or all of it on average. */
-export type PlayingMoment = 'heaviest' | 'usual';
+/** Which stretch of the timeline: the heaviest quarter of the footage, all of it on average, or a transition. */
+export type PlayingMoment = 'heaviest' | 'usual' | 'transition';
 
 export interface StageCost {
   readonly id: StageId;
@@ -170,6 +274,25 @@ export interface FrameEstimate {
   readonly intervalMs: number;
   readonly shownFps: number;
   readonly scrubMs: number;
+  /** The slowest tenth of jumps, into the dearest quarter of the footage. */
+  readonly scrubSlowMs: number;
+  /** Shown rate after some ten minutes of work. */
+  readonly laterFps: number;
+  /** Waiting for a picture in the viewer for single clips. */
+  readonly lookMs: number;
+  /** How long the picture stands at a cut. */
+  readonly cutMs: number;
+  readonly openingSec: number;
+  /** Seconds that fit into preview memory, where the editor computes first; else as good as endless. */
+  readonly fitSec: number;
+  /** Share of all cores in use while playing, 0 to 1. */
+  readonly coreUseRatio: number;
+  /** How busy the footage's drive is while playing, 0 to 1. */
+  readonly driveUseRatio: number;
+  /** Frames a second that a plain player reaches with the main clips, against their own rate. */
+  readonly plainRatio: number;
+  /** Memory wanted over memory there is. */
+  readonly memoryRatio: number;
 }
 
 /** Stages of the middle sample and the ranges over all samples. */

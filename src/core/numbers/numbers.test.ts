@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { percentileOfSorted, rangeOf } from './percentile';
+import { createRandom } from './random';
 import { rationalToNumber, reduceRational } from './rational';
+import { weightedRangeOf } from './weighted';
 
 describe('reduceRational', () => {
   it('gives 25/1 for 1280000/51200', () => {
@@ -27,5 +29,43 @@ describe('rangeOf', () => {
     const values = Float64Array.from([10, 0, 5, 3, 8, 1, 9, 2, 7, 4, 6]);
     expect(rangeOf(values)).toEqual({ low: 1, mid: 5, high: 9 });
     expect(values[0]).toBe(10);
+  });
+});
+
+describe('weightedRangeOf', () => {
+  it('counts a value of weight 3 as three values of weight 1', () => {
+    const many = weightedRangeOf([{ values: [1, 2, 3, 3, 3, 9, 9, 9, 9, 9], weight: 1 }]);
+    const few = weightedRangeOf([
+      { values: [2, 1], weight: 1 },
+      { values: [3], weight: 3 },
+      { values: [9], weight: 5 },
+    ]);
+    expect(few).toEqual(many);
+    expect(few).toEqual({ low: 1, mid: 3, high: 9 });
+  });
+  it('throws for no values', () => {
+    expect(() => weightedRangeOf([{ values: [], weight: 1 }])).toThrow('no values');
+  });
+});
+
+describe('createRandom', () => {
+  it('repeats itself for a seed, begins differently for the next, and has the spread that it says', () => {
+    const draw = (seed: number) => {
+      const random = createRandom(seed);
+      return Array.from({ length: 2000 }, () => random.normal());
+    };
+    expect(draw(7)).toEqual(draw(7));
+    expect(draw(7)[0]).not.toBe(draw(8)[0]);
+    const values = draw(7);
+    const mean = values.reduce((sum, value) => sum + value, 0) / values.length;
+    const variance = values.reduce((sum, value) => sum + (value - mean) ** 2, 0) / values.length;
+    expect(Math.abs(mean)).toBeLessThan(0.06);
+    expect(Math.abs(variance - 1)).toBeLessThan(0.1);
+    const random = createRandom(3);
+    for (let i = 0; i < 500; i++) {
+      expect(random.whole(2, 5)).toSatisfy((value: number) => [2, 3, 4, 5].includes(value));
+      expect(random.next()).toBeLessThan(1);
+    }
+    expect(() => random.pick([])).toThrow('no items');
   });
 });

@@ -27,3 +27,7 @@ export function rangeOf(values: Float64Array): Range {
     high: percentileOfSorted(sorted, 0.9),
   };
 }
+
+/** The middle value, or the mean of the middle two. Throws for an empty list. O(n log n); leaves the input alone. */
+export const medianOf = (values: readonly number[]): number =>
+  percentileOfSorted(Float64Array.from(values).sort(), 0.5);

@@ -1,6 +1,6 @@
+import { threadGainRatio } from '../load/conditions';
 import { softwareDecodeMs } from '../load/decode-costs';
-import { threadGainRatio } from '../load/evaluate';
-import { percentileOfSorted } from '../numbers/percentile';
+import { medianOf } from '../numbers/percentile';
 import type { DecodeRun, DecodeTest, DecodeWay, MeasuredDecoding, TestedStream } from './types';
 
 /** Hardware decoding counts as measured only where its rate differs from software's by over a fifth (MODEL.md, section 1). */
@@ -38,13 +38,7 @@ export function isHardwareProven(test: DecodeTest): boolean {
   return Math.abs(hardware / software - 1) > tellingDifferenceRatio;
 }
 
-const medianOf = (values: readonly number[]): number | null =>
-  values.length === 0
-    ? null
-    : percentileOfSorted(
-        [...values].sort((a, b) => a - b),
-        0.5,
-      );
+const medianOrNull = (values: readonly number[]): number | null => (values.length === 0 ? null : medianOf(values));
 const known = (values: readonly (number | null)[]): readonly number[] => values.filter((value) => value !== null);
 
 /** How much faster the processor decodes with its threads let loose; null where the decoder did not tell them apart. */
@@ -61,7 +55,7 @@ function threadGainOf(test: DecodeTest): number | null {
  */
 export function measureDecoding(allTests: readonly DecodeTest[], coreCount: number): MeasuredDecoding {
   const tests = allTests.filter((test) => isTelling(test.stream));
-  const gain = medianOf(known(tests.map(threadGainOf)));
+  const gain = medianOrNull(known(tests.map(threadGainOf)));
   const threadCount =
     gain === null ? null : Math.min(Math.max(1, coreCount), Math.max(1, 1 + (gain - 1) / threadGainRatio));
   const usualGain = gain ?? 1 + threadGainRatio * (Math.max(1, coreCount) - 1);
@@ -76,8 +70,8 @@ export function measureDecoding(allTests: readonly DecodeTest[], coreCount: numb
     .filter(isHardwareProven)
     .map((test) => (decodedFpsOf(test, 'hardware') ?? 0) * megapixelsOf(test.stream));
   return {
-    coreSpeedRatio: medianOf(known(speeds)),
+    coreSpeedRatio: medianOrNull(known(speeds)),
     decodeThreadCount: threadCount,
-    hardwareMegapixelPerSec: medianOf(hardware),
+    hardwareMegapixelPerSec: medianOrNull(hardware),
   };
 }

@@ -3,17 +3,17 @@
 import Link from 'next/link';
 import { useMemo } from 'react';
 import styled from 'styled-components';
-import { type JobCard, listSteps } from '@/core/card';
-import { summariseCard } from '@/core/diagnose';
-import { usableRateRatio } from '@/core/load';
-import { formatFps, formatFpsRange } from '@/messages/format';
-import { causeTexts } from '@/messages/load';
+import { type JobCard, listSteps, type StepId } from '@/core/card';
+import { type CardGlance, glanceAtCard } from '@/core/diagnose/glance';
+import { usableRateRatio } from '@/core/load/usable';
+import { causeTitles } from '@/messages/cause-titles';
+import { formatCount, formatFps } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Drop } from '@/ui/Drop';
 import { RateScale } from '@/ui/RateScale';
 import { colour, font } from '@/ui/tokens';
-import { describeNextStep } from '../shell/describe-next-step';
 import { exportCard } from '../shell/export-card';
+import { stepVerbs } from '../shell/step-verbs';
 
 const Paper = styled.li`
   position: relative;
@@ -69,6 +69,25 @@ const Foot = styled.div`
   > span { flex: 1; padding-left: 8px; font-size: 13.5px; color: ${colour.inkSoft}; }
 `;
 
+/** What is to be done next, and at which step. */
+function describeNext(next: CardGlance['next']): { readonly title: string; readonly stepId: StepId } {
+  switch (next.kind) {
+    case 'trial':
+      return { title: 'Finish the trial', stepId: 'fixes' };
+    case 'export':
+      return { title: 'Ready to export', stepId: 'export-check' };
+    case 'step':
+      return { title: stepVerbs[next.stepId], stepId: next.stepId };
+  }
+}
+
+/** Usable, being worked on, or what the estimate says that it is. */
+function describeState({ isUsable, fixCount, roughCause }: CardGlance): string {
+  if (isUsable) return 'Usable now';
+  if (fixCount > 0) return `Being worked on: ${formatCount(fixCount, 'fix', 'fixes')} in force`;
+  return roughCause ? causeTitles[roughCause] : 'None in sight';
+}
+
 interface CardSummaryProps {
   readonly card: JobCard;
   readonly onExported: () => void;
@@ -77,9 +96,9 @@ interface CardSummaryProps {
 
 /** One job card on the wall: rate against target, cause, next step, and how far the job has come. */
 export function CardSummary({ card, onExported, onDelete }: CardSummaryProps) {
-  const overview = useMemo(() => summariseCard(card), [card]);
-  const { findings, reading, targetFps } = overview;
-  const next = describeNextStep(overview.next, card);
+  const glance = useMemo(() => glanceAtCard(card), [card]);
+  const { reading, targetFps, expectedFps } = glance;
+  const next = describeNext(glance.next);
   const steps = listSteps(card);
   const doneCount = steps.filter((step) => step.isDone).length;
   const shownFps = reading?.shownFps ?? null;
@@ -91,26 +110,19 @@ export function CardSummary({ card, onExported, onDelete }: CardSummaryProps) {
         </Title>
       </h2>
       <Rate>
-        {shownFps === null ? formatFpsRange(findings.shownFps) : formatFps(shownFps)}
+        {shownFps !== null
+          ? formatFps(shownFps)
+          : expectedFps !== null
+            ? `about ${formatFps(Math.round(expectedFps))}`
+            : '–'}
         <small>
           of {formatFps(targetFps)} frames a second{shownFps === null ? ', estimated' : ''}
         </small>
       </Rate>
-      <RateScale
-        targetFps={targetFps}
-        usableFps={usableRateRatio * targetFps}
-        shownFps={shownFps}
-        expected={findings.shownFps}
-      />
+      <RateScale targetFps={targetFps} usableFps={usableRateRatio * targetFps} shownFps={shownFps} />
       <Facts>
-        <dt>{overview.isUsable ? 'State' : 'Cause'}</dt>
-        <dd>
-          {overview.isUsable
-            ? 'Usable now'
-            : findings.bindingCause
-              ? causeTexts[findings.bindingCause].title
-              : 'None in sight'}
-        </dd>
+        <dt>{glance.isUsable || glance.fixCount > 0 ? 'State' : 'Cause'}</dt>
+        <dd>{describeState(glance)}</dd>
         <dt>Next</dt>
         <dd className="next">
           <Drop sizePx={16} /> {next.title}

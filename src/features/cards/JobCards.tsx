@@ -2,12 +2,10 @@
 
 import { FilePlus2, FolderInput } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { useEffect, useRef } from 'react';
+import { lazy, Suspense, useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import { createJobCard } from '@/core/card';
-import { describeCardFailure } from '@/messages/card';
 import { Button } from '@/ui/Button';
-import { Note } from '@/ui/Note';
 import { colour } from '@/ui/tokens';
 import { useNotify } from '../shell/notices';
 import { StorageBar } from '../shell/StorageBar';
@@ -15,6 +13,8 @@ import { useCardStore, useCards } from '../shell/store-context';
 import { TopBar } from '../shell/TopBar';
 import { CardSummary } from './CardSummary';
 import { useCardImport } from './use-card-import';
+
+const UnreadableCard = lazy(() => import('./UnreadableCard'));
 
 const Main = styled.main`
   max-width: 1120px;
@@ -112,9 +112,9 @@ export function JobCards() {
           </div>
         </Head>
         {unreadable.map((row) => (
-          <Note key={row.id} kind="alarm">
-            One stored card cannot be opened. It is kept as it is. {describeCardFailure(row.failure)}
-          </Note>
+          <Suspense key={row.id}>
+            <UnreadableCard failure={row.failure} />
+          </Suspense>
         ))}
         {!isReady && <p role="status">Opening your cards…</p>}
         {isReady && newest.length === 0 && (

@@ -2,7 +2,6 @@
 
 import { parseCardText } from '@/core/card';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import { describeCardFailure } from '@/messages/card';
 import { formatCount } from '@/messages/format';
 import { useNotify } from '../shell/notices';
 import { useCardStore } from '../shell/store-context';
@@ -25,6 +24,8 @@ export function useCardImport() {
       }
       const parsed = parseCardText(await file.text());
       if (!parsed.ok) {
+        // Fetched only where a file is refused: the first page stays light.
+        const { describeCardFailure } = await import('@/messages/card');
         problems.push(`“${file.name}”: ${describeCardFailure(parsed.failure)}`);
         continue;
       }

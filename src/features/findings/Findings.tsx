@@ -3,28 +3,32 @@
 import { useMemo } from 'react';
 import { latestReading, readingInForce } from '@/core/card';
 import { computeFindings } from '@/core/diagnose';
-import { describeBudget, describeFit, settlingTests } from '@/messages/findings';
+import { describeBudget, describeFit } from '@/messages/findings';
 import { formatMs } from '@/messages/format';
-import { causeTexts } from '@/messages/load';
 import { Disclosure } from '@/ui/Disclosure';
 import { FrameBudget } from '@/ui/FrameBudget';
-import { Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { toBudgetLanes } from '../shell/budget-lanes';
+import { useDiagnosis } from '../shell/diagnosis-context';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
+import { Causes } from './Causes';
+import { NextLook } from './NextLook';
+import { Plans } from './Plans';
+import { SideLeads } from './SideLeads';
 import { useWhatIf } from './use-what-if';
 import { WhatIf } from './WhatIf';
 
-/** Where each frame's time goes, what binds, and what would move it. */
+/** What causes the lag, what tells most next, ways out, and where each frame's time goes. */
 export function Findings() {
   const { card } = useOpenCard();
   const findings = useMemo(() => computeFindings(card), [card]);
   const reading = readingInForce(card) ?? latestReading(card);
   const fit = reading?.shownFps != null ? describeFit(reading.shownFps, findings) : null;
   const whatIf = useWhatIf(card);
-  const { bindingCause } = findings;
+  const diagnosisState = useDiagnosis();
+  const { diagnosis } = diagnosisState;
   return (
     <StepPage stepId="findings">
       {card.clips.length === 0 && (
@@ -33,12 +37,20 @@ export function Findings() {
           project.
         </Note>
       )}
+      <Causes state={diagnosisState} estimateCause={findings.bindingCause} />
+      {diagnosis && <NextLook card={card} diagnosis={diagnosis} />}
+      {diagnosis && <Plans card={card} diagnosis={diagnosis} />}
       <Sheet
         title="Frame budget"
         aside={whatIf.isChanged ? <b>with the choices below</b> : 'playing the heaviest quarter of the footage'}
       >
         <FrameBudget lanes={toBudgetLanes(whatIf.after.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
         <p>{describeBudget(findings)}</p>
+        {fit && (
+          <div style={{ marginTop: 12 }}>
+            <Note kind={fit.fits ? 'good' : 'info'}>{fit.text}</Note>
+          </div>
+        )}
         <div style={{ marginTop: 10 }}>
           <Disclosure label="Where do these figures come from?">
             From what is on this card and a table of measured costs: decoding and effects were timed on a reference
@@ -48,24 +60,7 @@ export function Findings() {
         </div>
       </Sheet>
       <WhatIf card={card} state={whatIf} />
-      <Sheet title="What binds" aside="by the estimate; not yet tested">
-        {bindingCause ? (
-          <>
-            <h3 style={{ fontSize: 17 }}>{causeTexts[bindingCause].title}</h3>
-            <p>{causeTexts[bindingCause].why}</p>
-            <p style={{ marginTop: 8 }}>
-              <Soft>What would settle it:</Soft> {settlingTests[bindingCause]}
-            </p>
-          </>
-        ) : (
-          <p>By the estimate this preview should be usable.</p>
-        )}
-        {fit && (
-          <div style={{ marginTop: 12 }}>
-            <Note kind={fit.fits ? 'good' : 'info'}>{fit.text}</Note>
-          </div>
-        )}
-      </Sheet>
+      {diagnosis && <SideLeads leads={diagnosis.sideLeads} />}
     </StepPage>
   );
 }

@@ -90,7 +90,12 @@ export function WhatIf({ card, state }: { readonly card: JobCard; readonly state
             { value: 'none', label: 'None' },
             {
               value: 'made',
-              label: proxyClipCount === 0 ? 'no clip needs one' : formatCount(proxyClipCount, 'heavy clip'),
+              label:
+                proxyClipCount === 0
+                  ? choices.proxyHeightPx === null
+                    ? 'no clip needs one'
+                    : 'as they are'
+                  : formatCount(proxyClipCount, 'heavy clip'),
               isDisabled: proxyClipCount === 0,
             },
           ]}

@@ -3,7 +3,7 @@
 import styled from 'styled-components';
 import type { JobCard } from '@/core/card';
 import { keptState } from '@/core/diagnose';
-import { estimateProxyWork, findFix, leastGain, type RankedFix } from '@/core/fixes';
+import { findFix, leastGain, type RankedFix } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
 import { describePutBackTime } from '@/messages/fixes';
 import { formatCount, formatFpsRange, formatGigabytes, formatMinutes } from '@/messages/format';
@@ -47,8 +47,9 @@ interface FixCardProps {
 
 /** One fix: what it should bring, takes and costs, and how to do it. */
 export function FixCard({ card, ranked, isFirst, canTry, onTry }: FixCardProps) {
-  const putBack = findFix(ranked.id)?.putBack ?? null;
-  const work = ranked.id === 'make-proxies' ? estimateProxyWork(keptState(card), Number(ranked.level)) : null;
+  const fix = findFix(ranked.id);
+  const putBack = fix?.putBack ?? null;
+  const work = fix?.work?.(keptState(card), ranked.level) ?? null;
   const title = fixTitle(ranked.id, ranked.level);
   const isIdle = ranked.gain < leastGain;
   const facts = (

@@ -3,13 +3,14 @@
 import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { openTrial, readingInForce, targetFpsOf } from '@/core/card';
-import { rankCardFixes, summariseCard } from '@/core/diagnose';
+import { chooseMove, rankCardFixes, summariseCard } from '@/core/diagnose';
 import { leastGain, type RankedFix } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
 import { formatFps } from '@/messages/format';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { ReadingForm } from '../readings/ReadingForm';
+import { useDiagnosis } from '../shell/diagnosis-context';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
 import { FixCard } from './FixCard';
@@ -27,8 +28,16 @@ export function Fixes() {
   const ranked = useMemo(() => rankCardFixes(card).filter((fix) => fix.id !== openTrial(card)?.fix.id), [card]);
   const { isUsable } = useMemo(() => summariseCard(card), [card]);
   const reading = readingInForce(card);
-  const helpful = ranked.filter((fix) => fix.gain >= leastGain);
-  const idle = ranked.filter((fix) => fix.gain < leastGain);
+  const { diagnosis } = useDiagnosis();
+  const move = diagnosis ? chooseMove(diagnosis) : null;
+  const proposed = move?.kind === 'try' ? move.fix : null;
+  // What the belief proposes comes first, whatever the estimate alone would make of it.
+  const isProposed = (fix: RankedFix) => fix.id === proposed?.id;
+  const helpful = [
+    ...ranked.filter(isProposed).map((fix) => ({ ...fix, level: proposed?.level ?? fix.level })),
+    ...ranked.filter((fix) => fix.gain >= leastGain && !isProposed(fix)),
+  ];
+  const idle = ranked.filter((fix) => fix.gain < leastGain && !isProposed(fix));
   const canTry = trial === null && reading !== null;
   const tryFix = (fix: RankedFix) =>
     run({

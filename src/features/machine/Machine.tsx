@@ -108,6 +108,46 @@ export function Machine() {
             options={knownStates.map((value) => ({ value, label: knownStateTexts[value] }))}
             onChange={(value) => set({ isPluggedIn: typed(value) })}
           />
+          <NumberField
+            label={<FactLabel source={machine.systemDriveFreePercent.source}>Free on the system’s drive</FactLabel>}
+            unit="%"
+            minValue={0}
+            maxValue={100}
+            fractionDigits={1}
+            value={machine.systemDriveFreePercent.value}
+            onChange={(value) => value !== null && set({ systemDriveFreePercent: typed(value) })}
+          />
+          <SelectField
+            label={<FactLabel source={machine.cacheDrive.source}>The editor’s cache lies on</FactLabel>}
+            value={machine.cacheDrive.value}
+            options={driveKinds.map(({ id }) => ({ value: id, label: driveTexts[id] }))}
+            onChange={(value) => set({ cacheDrive: typed(value) })}
+          />
+          {machine.graphics.value !== 'none' && (
+            <NumberField
+              label={<FactLabel source={machine.graphicsMemoryMib.source}>Graphics memory</FactLabel>}
+              unit="GB"
+              minValue={0}
+              maxValue={4096}
+              fractionDigits={1}
+              value={machine.graphicsMemoryMib.value / 1024}
+              onChange={(value) => value !== null && set({ graphicsMemoryMib: typed(Math.round(value * 1024)) })}
+            />
+          )}
+          {machine.graphics.value === 'separate' && (
+            <SegmentedField<KnownState>
+              label={<FactLabel source={machine.hasSecondGraphics.source}>It has slower graphics as well</FactLabel>}
+              value={machine.hasSecondGraphics.value}
+              options={knownStates.map((value) => ({ value, label: knownStateTexts[value] }))}
+              onChange={(value) => set({ hasSecondGraphics: typed(value) })}
+            />
+          )}
+          <SegmentedField<KnownState>
+            label={<FactLabel source={machine.isThin.source}>It gets hot under load</FactLabel>}
+            value={machine.isThin.value}
+            options={knownStates.map((value) => ({ value, label: knownStateTexts[value] }))}
+            onChange={(value) => set({ isThin: typed(value) })}
+          />
         </FieldGrid>
         <div style={{ marginTop: 12 }}>
           <Disclosure label="Where do I find these?">

@@ -9,6 +9,7 @@ import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
+import { DiagnosisProvider } from './diagnosis-context';
 import { exportCard } from './export-card';
 import { Gauge } from './Gauge';
 import { isTyping } from './is-typing';
@@ -124,11 +125,13 @@ export function CardFrame({ children }: { readonly children: ReactNode }) {
         </TitleField>
       </TopBar>
       <StorageBar />
-      <Layout>
-        <Rail card={card} overview={overview} />
-        <Main>{children}</Main>
-        <Gauge card={card} overview={overview} />
-      </Layout>
+      <DiagnosisProvider card={card}>
+        <Layout>
+          <Rail card={card} overview={overview} />
+          <Main>{children}</Main>
+          <Gauge card={card} overview={overview} />
+        </Layout>
+      </DiagnosisProvider>
     </>
   );
 }

@@ -4,9 +4,10 @@ import { usePathname } from 'next/navigation';
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import { type JobCard, listPutBack } from '@/core/card';
-import type { CardOverview } from '@/core/diagnose';
+import { type CardOverview, chooseMove } from '@/core/diagnose';
 import { usableRateRatio } from '@/core/load';
 import { stepTexts } from '@/messages/card';
+import { describeProbability, formatChance } from '@/messages/diagnosis';
 import { fixTexts } from '@/messages/fixes';
 import { formatAgo, formatFps, formatFpsRange, formatMs } from '@/messages/format';
 import { scrubFeelTexts } from '@/messages/interview';
@@ -19,7 +20,8 @@ import { RateScale } from '@/ui/RateScale';
 import { Stub } from '@/ui/Stub';
 import { colour, font } from '@/ui/tokens';
 import { toBudgetLanes } from './budget-lanes';
-import { describeNextStep } from './describe-next-step';
+import { describeMove, describeNextStep } from './describe-next-step';
+import { useDiagnosis } from './diagnosis-context';
 import { describeFixFacts } from './fix-facts';
 import { stepAfter, useFinishStep } from './use-finish-step';
 import { useNowMs } from './use-now';
@@ -84,15 +86,27 @@ const Next = styled(Box)`
 export function Gauge({ card, overview }: { readonly card: JobCard; readonly overview: CardOverview }) {
   const nowMs = useNowMs();
   const { targetFps, reading, findings, isReadingInForce } = overview;
-  const next = useMemo(() => describeNextStep(overview.next, card), [overview, card]);
-  const facts = overview.next.kind === 'try-fix' ? describeFixFacts(overview.next.ranked) : [];
+  const { diagnosis } = useDiagnosis();
+  // Until the causes are weighed, and where the belief has nothing left, the estimate's own order stands.
+  const move = useMemo(
+    () => (overview.next.kind === 'try-fix' && diagnosis ? describeMove(chooseMove(diagnosis)) : null),
+    [overview, diagnosis],
+  );
+  const estimated = useMemo(() => describeNextStep(overview.next, card), [overview, card]);
+  const next = move ?? estimated;
+  const facts = move?.facts ?? (overview.next.kind === 'try-fix' ? describeFixFacts(overview.next.ranked) : []);
   const shownFps = reading?.shownFps ?? null;
   const hasFootage = card.clips.length > 0;
+  // Without a reading there is nothing to weigh causes by but the estimate.
+  const likely = reading !== null && hasFootage ? diagnosis?.causes[0] : undefined;
+  const causeId = likely?.id ?? findings.bindingCause;
   const causeSource = overview.isUsable
     ? 'by your last reading'
-    : hasFootage
-      ? 'by the estimate; not yet tested'
-      : 'a usual clip stands in for your footage';
+    : likely
+      ? `${describeProbability(likely.probability)}, ${formatChance(likely.probability)}`
+      : hasFootage
+        ? 'by the estimate; not yet tested'
+        : 'a usual clip stands in for your footage';
   const isOnStep = usePathname().endsWith(`/${next.stepId}`);
   const isHere = isOnStep && overview.next.kind === 'do-step';
   const following = stepAfter(next.stepId);
@@ -133,8 +147,8 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
           <b>
             {overview.isUsable
               ? 'Usable'
-              : findings.bindingCause
-                ? causeTexts[findings.bindingCause].title
+              : causeId
+                ? causeTexts[causeId].title
                 : hasFootage
                   ? 'Nothing should bind here'
                   : 'Nothing is known yet'}

@@ -1,6 +1,6 @@
 'use client';
 
-import { Check } from 'lucide-react';
+import { Check, Gauge } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import styled from 'styled-components';
@@ -66,13 +66,25 @@ const NextDrop = styled.span`
   margin-left: -1px;
 `;
 
-/** The steps of a card in working order; below 720 pixels a list to pick from. */
+const Tools = styled.ul`
+  list-style: none;
+  margin: 14px 0 0;
+  padding: 12px 0 0;
+  border-top: 1px solid ${colour.line};
+  svg { margin: 1px 0 0 2px; color: ${colour.inkSoft}; }
+  @media (max-width: 720px) { display: none; }
+`;
+
+/** What is at hand at any step. */
+const tools = [{ id: 'meter', label: 'Lag meter', what: 'measure a recording' }] as const;
+
+/** The steps of a card in working order, and its tools; below 720 pixels a list to pick from. */
 export function Rail({ card, overview }: { readonly card: JobCard; readonly overview: CardOverview }) {
   const pathname = usePathname();
   const router = useRouter();
   const steps = listSteps(card);
   const hrefOf = (stepId: string): string => `/card/${encodeURIComponent(card.id)}/${stepId}`;
-  const current = steps.find((step) => pathname.endsWith(`/${step.id}`))?.id ?? null;
+  const current = [...steps, ...tools].find(({ id }) => pathname.endsWith(`/${id}`))?.id ?? null;
   return (
     <Nav aria-label="Steps">
       <Picker>
@@ -80,10 +92,13 @@ export function Rail({ card, overview }: { readonly card: JobCard; readonly over
           label="Step"
           value={current}
           onChange={(stepId) => router.push(hrefOf(stepId))}
-          options={steps.map((step) => ({
-            value: step.id,
-            label: `${stepTexts[step.id].label}${step.isDone ? ' (done)' : step.isNext ? ' (next)' : ''}`,
-          }))}
+          options={[
+            ...steps.map((step) => ({
+              value: step.id as string,
+              label: `${stepTexts[step.id].label}${step.isDone ? ' (done)' : step.isNext ? ' (next)' : ''}`,
+            })),
+            ...tools.map(({ id, label }) => ({ value: id as string, label: `Tool: ${label.toLowerCase()}` })),
+          ]}
         />
       </Picker>
       <ol>
@@ -108,6 +123,19 @@ export function Rail({ card, overview }: { readonly card: JobCard; readonly over
           </Step>
         ))}
       </ol>
+      <Tools aria-label="Tools">
+        {tools.map(({ id, label, what }) => (
+          <li key={id}>
+            <StepLink href={hrefOf(id)} aria-current={id === current ? 'page' : undefined}>
+              <Gauge size={20} aria-hidden="true" />
+              <span>
+                <b>{label}</b>
+                <small>{what}</small>
+              </span>
+            </StepLink>
+          </li>
+        ))}
+      </Tools>
     </Nav>
   );
 }

@@ -1,7 +1,14 @@
 import type { JobCard, StepId } from '@/core/card';
-import type { NextStep } from '@/core/diagnose';
+import type { NextMove, NextStep } from '@/core/diagnose';
+import { findFix } from '@/core/fixes';
 import { stepTexts } from '@/messages/card';
+import { formatChance } from '@/messages/diagnosis';
 import { fixTitle } from '@/messages/fix-titles';
+import { describeEffort, fixTexts } from '@/messages/fixes';
+import { formatMinutes } from '@/messages/format';
+import { questionTexts } from '@/messages/questions';
+import type { FixFact } from './fix-facts';
+import { stepVerbs } from './step-verbs';
 
 export interface NextStepText {
   readonly title: string;
@@ -10,16 +17,49 @@ export interface NextStepText {
   readonly stepId: StepId;
 }
 
-const stepVerbs: Readonly<Record<StepId, string>> = {
-  'first-things': 'Answer the first things',
-  machine: 'Describe the machine',
-  footage: 'Add your footage',
-  timeline: 'Describe the timeline',
-  symptoms: 'Say when it lags',
-  findings: 'Read the findings',
-  fixes: 'Try a fix',
-  'export-check': 'Put things back',
-};
+/** A step that the belief proposes, in words, with what stands beside it; null where it has nothing left. */
+export function describeMove(move: NextMove): (NextStepText & { readonly facts: readonly FixFact[] }) | null {
+  switch (move.kind) {
+    case 'ask': {
+      const { id, minutes } = move.test;
+      if (!(id in questionTexts)) return null;
+      return {
+        title: questionTexts[id as keyof typeof questionTexts].question,
+        why: 'First, because the answer tells more for its minutes than any fix.',
+        button: 'Answer it',
+        stepId: 'findings',
+        facts: [{ name: 'takes', value: formatMinutes(minutes) }],
+      };
+    }
+    case 'try': {
+      const fix = findFix(move.fix.id);
+      if (!fix) return null;
+      const isOneOfMany = move.plan !== null && move.plan.fixes.length > 1;
+      return {
+        title: fixTitle(fix.id, move.fix.level),
+        why: isOneOfMany
+          ? `The first of ${move.plan?.fixes.length} changes that together make it usable.`
+          : 'First, because it helps or tells most for its minutes.',
+        button: 'Show me how',
+        stepId: 'fixes',
+        facts: [
+          ...(move.plan
+            ? [
+                {
+                  name: 'usable',
+                  value: `${formatChance(move.plan.probability)}${isOneOfMany ? ', with the others' : ''}`,
+                },
+              ]
+            : []),
+          { name: 'takes', value: describeEffort(move.minutes, fix.requires) },
+          { name: 'costs', value: fixTexts[fix.id].cost },
+        ],
+      };
+    }
+    case 'nothing-left':
+      return null;
+  }
+}
 
 /** The one next step of a card, in words, with where it leads. */
 export function describeNextStep(next: NextStep, card: JobCard): NextStepText {

@@ -4,18 +4,22 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { standardFrameRates } from '@/core/footage';
 import { type EffectKind, effectCosts, effectKinds } from '@/core/load';
+import { type KnownState, knownStates } from '@/core/machine';
 import { type Rational, rationalToNumber } from '@/core/numbers/rational';
 import { formatFps } from '@/messages/format';
 import { effectLabels } from '@/messages/load';
+import { knownStateTexts } from '@/messages/machine';
 import { Button } from '@/ui/Button';
 import { FieldGrid, Row, Soft } from '@/ui/layout';
 import { NumberField } from '@/ui/NumberField';
+import { SegmentedField } from '@/ui/SegmentedField';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { useNotify } from '../shell/notices';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
+import { EditorSettings } from './EditorSettings';
 import { PreviewSettings } from './PreviewSettings';
 
 const Item = styled.li`
@@ -106,7 +110,40 @@ export function Timeline() {
             value={timeline.titleCount}
             onChange={(value) => value !== null && set({ titleCount: value })}
           />
+          <NumberField
+            label="Layers wholly covered"
+            unit="layers"
+            minValue={0}
+            maxValue={50}
+            value={timeline.coveredLayerCount}
+            onChange={(value) => value !== null && set({ coveredLayerCount: value })}
+          />
+          <NumberField
+            label="Cuts, if you know"
+            unit="a minute"
+            minValue={0}
+            maxValue={600}
+            fractionDigits={1}
+            value={timeline.cutsPerMinute}
+            onChange={(cutsPerMinute) => set({ cutsPerMinute })}
+          />
+          <NumberField
+            label="Imported and unused"
+            unit="clips"
+            minValue={0}
+            maxValue={1_000_000}
+            value={timeline.unusedClipCount}
+            onChange={(value) => value !== null && set({ unusedClipCount: value })}
+          />
         </FieldGrid>
+        <div style={{ marginTop: 14 }}>
+          <SegmentedField<KnownState>
+            label="Something shows through a layer"
+            options={knownStates.map((value) => ({ value, label: knownStateTexts[value] }))}
+            value={timeline.isBlendingNeeded}
+            onChange={(isBlendingNeeded) => set({ isBlendingNeeded })}
+          />
+        </div>
       </Sheet>
       <Sheet title="Effects there" aside={timeline.effects.length === 0 ? 'none named' : undefined}>
         <ul>
@@ -150,6 +187,7 @@ export function Timeline() {
         </Row>
       </Sheet>
       <PreviewSettings />
+      <EditorSettings />
     </StepPage>
   );
 }

@@ -11,11 +11,11 @@ import {
   PointElement,
   Tooltip,
 } from 'chart.js';
-import { useEffect, useState } from 'react';
 import { Line } from 'react-chartjs-2';
 import styled from 'styled-components';
 import { DataTable } from '../DataTable';
 import { Disclosure } from '../Disclosure';
+import { useThemeColours } from './theme-colours';
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip);
 
@@ -34,36 +34,6 @@ const Frame = styled.div`
   position: relative;
   height: 200px;
 `;
-
-interface ChartColours {
-  readonly ink: string;
-  readonly line: string;
-  readonly enamel: string;
-  readonly good: string;
-}
-
-function readThemeColours(): ChartColours {
-  const style = getComputedStyle(document.documentElement);
-  const value = (name: string): string => style.getPropertyValue(name).trim();
-  return { ink: value('--inkSoft'), line: value('--line'), enamel: value('--enamel'), good: value('--good') };
-}
-
-/** Chart.js draws on a canvas and cannot follow custom properties by itself, so they are read when the theme changes. */
-function useThemeColours(): ChartColours {
-  const [colours, setColours] = useState(readThemeColours);
-  useEffect(() => {
-    const refresh = () => setColours(readThemeColours());
-    const observer = new MutationObserver(refresh);
-    observer.observe(document.documentElement, { attributeFilter: ['data-theme'] });
-    const media = matchMedia('(prefers-color-scheme: dark)');
-    media.addEventListener('change', refresh);
-    return () => {
-      observer.disconnect();
-      media.removeEventListener('change', refresh);
-    };
-  }, []);
-  return colours;
-}
 
 /** The readings of a card in order, against the target; the figures are one press away as a table. */
 export function ReadingsChart({ points, targetFps, formatFps }: ReadingsChartProps) {

@@ -1,6 +1,7 @@
 import type { KnownState } from '../../machine/facts';
 import { fail, succeed } from '../../result';
 import type {
+  CardEditor,
   CardEffect,
   CardMachine,
   CardPreview,
@@ -61,6 +62,10 @@ export const setTimeline: CommandHandler<{ readonly patch: Partial<Omit<CardTime
 /** Changes how the preview was set before any fix, or the viewer's size. */
 export const setPreview: CommandHandler<{ readonly patch: Partial<CardPreview> }> = (card, { patch }) =>
   succeed({ ...card, preview: { ...card.preview, ...patch } });
+
+/** States how the person's editor is set up, before any fix. */
+export const setEditor: CommandHandler<{ readonly patch: Partial<CardEditor> }> = (card, { patch }) =>
+  succeed({ ...card, editor: { ...card.editor, ...patch } });
 
 /** States when it lags and how. */
 export const setSymptoms: CommandHandler<{ readonly patch: Partial<JobCard['symptoms']> }> = (card, { patch }) =>

@@ -10,7 +10,8 @@ const withTrial = (card: JobCard, id: string, change: Partial<Trial>): JobCard =
 
 /** Adds a reading under the set-up in force. During a trial it becomes the trial's second reading. */
 export const addReading: CommandHandler<{ readonly reading: Omit<Reading, 'fixes'> }> = (card, { reading }) => {
-  if (reading.shownFps === null && reading.scrubFeel === null) return fail({ code: 'reading-empty' });
+  const says = [reading.shownFps, reading.playFeel, reading.scrubFeel, reading.scrubMs, reading.openingSec];
+  if (says.every((part) => part === null) && reading.isGoodEnough === 'unknown') return fail({ code: 'reading-empty' });
   if (card.readings.some(({ id }) => id === reading.id))
     return fail({ code: 'item-exists', item: 'reading', id: reading.id });
   const added = { ...card, readings: [...card.readings, { ...reading, fixes: fixesInForce(card) }] };

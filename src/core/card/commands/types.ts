@@ -4,12 +4,12 @@ import type { FixUse, JobCard } from '../types';
 export type CommandFailure =
   | {
       readonly code: 'item-missing';
-      readonly item: 'clip' | 'program' | 'effect' | 'reading' | 'trial' | 'decode-test';
+      readonly item: 'clip' | 'program' | 'effect' | 'reading' | 'trial' | 'decode-test' | 'answer';
       readonly id: string;
     }
   | {
       readonly code: 'item-exists';
-      readonly item: 'clip' | 'program' | 'effect' | 'reading' | 'trial' | 'decode-test';
+      readonly item: 'clip' | 'program' | 'effect' | 'reading' | 'trial' | 'decode-test' | 'answer';
       readonly id: string;
     }
   | { readonly code: 'title-empty' }

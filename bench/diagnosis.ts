@@ -1,0 +1,164 @@
+// Hidden-fault cases: Oil Can's loop against a fixed list, the raw estimate and an oracle.
+// `npm run -s bench:diagnosis [-- --first N --last N]`; --quick runs a few. Two processes share the seeds.
+// The last line is one JSON object. Tuned on seeds 1 to 300, reported on 1001 to 1300.
+import { spawn } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
+import { percentileOfSorted } from '@/core/numbers/percentile';
+import { createRandom } from '@/core/numbers/random';
+import type { Ending } from './diagnosis/session';
+
+interface Named {
+  readonly id: string;
+  readonly probability: number;
+}
+
+interface Row {
+  readonly seed: number;
+  readonly trueCauseId: string;
+  readonly faultIds: readonly string[];
+  readonly cure: readonly unknown[] | null;
+  readonly named: readonly Named[];
+  readonly namedInLoop: readonly Named[];
+  readonly loop: Ending;
+  readonly fixedList: Ending;
+  readonly rawEstimate: Ending;
+  readonly oracle: Ending;
+  readonly diagnoseMs: number;
+}
+
+const numberAfter = (option: string, usual: number): number => {
+  const at = process.argv.indexOf(option);
+  return at < 0 ? usual : Number(process.argv[at + 1]);
+};
+const isQuick = process.argv.includes('--quick');
+const first = numberAfter('--first', 1001);
+const last = numberAfter('--last', isQuick ? first + 3 : 1300);
+const processCount = 2;
+
+function runPart(offset: number): Promise<readonly Row[]> {
+  const script = fileURLToPath(new URL('./diagnosis/run-seeds.ts', import.meta.url));
+  const args = ['--import', 'tsx', script, String(first + offset), String(last), String(processCount)];
+  const child = spawn(process.execPath, args, { stdio: ['ignore', 'pipe', 'inherit'] });
+  let text = '';
+  child.stdout.on('data', (chunk: Buffer) => {
+    text += chunk;
+  });
+  return new Promise((resolve, reject) => {
+    child.on('exit', (code) => {
+      if (code !== 0) reject(new Error(`bench:diagnosis: a part ended with ${code}`));
+      else
+        resolve(
+          text
+            .trim()
+            .split('\n')
+            .filter(Boolean)
+            .map((line) => JSON.parse(line) as Row),
+        );
+    });
+  });
+}
+
+const rows = (await Promise.all(Array.from({ length: processCount }, (_, i) => runPart(i)))).flat();
+
+/** A figure with the range that it takes over redrawn cases: the middle 90 % of 400 draws. */
+function withRange(over: readonly Row[], figure: (rows: readonly Row[]) => number) {
+  const random = createRandom(20261125);
+  const draws = Array.from({ length: 400 }, () => figure(over.map(() => random.pick(over)))).sort((a, b) => a - b);
+  const round = (value: number): number => Math.round(value * 1000) / 1000;
+  return {
+    value: round(figure(over)),
+    low: round(percentileOfSorted(draws, 0.05)),
+    high: round(percentileOfSorted(draws, 0.95)),
+  };
+}
+
+const shareOf =
+  (test: (row: Row) => boolean) =>
+  (over: readonly Row[]): number =>
+    over.filter(test).length / over.length;
+const medianOf =
+  (pick: (row: Row) => number) =>
+  (over: readonly Row[]): number =>
+    percentileOfSorted(
+      over.map(pick).sort((a, b) => a - b),
+      0.5,
+    );
+const sumOf = (pick: (row: Row) => number): number => rows.reduce((sum, row) => sum + pick(row), 0);
+
+const curable = rows.filter((row) => row.cure !== null);
+const doubles = rows.filter((row) => row.faultIds.length > 1);
+const ways = ['loop', 'fixedList', 'rawEstimate', 'oracle'] as const;
+
+const calibration = Array.from({ length: 10 }, (_, bin) => {
+  const claims = rows.flatMap((row) =>
+    row.named
+      .filter(({ probability }) => Math.min(9, Math.floor(probability * 10)) === bin)
+      .map(({ id, probability }) => ({ probability, isTrue: row.faultIds.includes(id) })),
+  );
+  const mean = (pick: (claim: (typeof claims)[number]) => number): number | null =>
+    claims.length === 0
+      ? null
+      : Math.round((100 * claims.reduce((sum, claim) => sum + pick(claim), 0)) / claims.length) / 100;
+  return {
+    count: claims.length,
+    said: mean(({ probability }) => probability),
+    was: mean(({ isTrue }) => (isTrue ? 1 : 0)),
+  };
+});
+
+console.log(
+  JSON.stringify({
+    bench: 'diagnosis',
+    seeds: [first, last],
+    caseCount: rows.length,
+    curableCount: curable.length,
+    namedFirst: withRange(
+      rows,
+      shareOf((row) => row.named[0]?.id === row.trueCauseId),
+    ),
+    namedFirstIsAFault: withRange(
+      rows,
+      shareOf((row) => row.faultIds.includes(row.named[0]?.id ?? '')),
+    ),
+    namedFirstInLoop: withRange(
+      rows,
+      shareOf((row) => row.namedInLoop[0]?.id === row.trueCauseId),
+    ),
+    namedInTwo: withRange(
+      rows,
+      shareOf((row) => row.named.slice(0, 2).some(({ id }) => id === row.trueCauseId)),
+    ),
+    bothOfDouble:
+      doubles.length === 0
+        ? null
+        : withRange(
+            doubles,
+            shareOf((row) =>
+              row.faultIds.slice(0, 2).every((id) => row.named.slice(0, 3).some((named) => named.id === id)),
+            ),
+          ),
+    ways: Object.fromEntries(
+      ways.map((way) => [
+        way,
+        {
+          usable: withRange(
+            curable,
+            shareOf((row) => row[way].isUsable),
+          ),
+          medianMinutes: withRange(
+            curable,
+            medianOf((row) => row[way].minutes),
+          ),
+          medianTrials: withRange(
+            curable,
+            medianOf((row) => row[way].trialCount),
+          ),
+          needlessKept: sumOf((row) => row[way].needlessCount),
+          harmfulKept: sumOf((row) => row[way].harmfulCount),
+        },
+      ]),
+    ),
+    calibration,
+    meanDiagnoseMs: Math.round(sumOf((row) => row.diagnoseMs) / rows.length),
+  }),
+);

@@ -1,0 +1,208 @@
+import {
+  applyCommand,
+  type CardCommand,
+  createReading,
+  deriveBaseState,
+  fixesInForce,
+  type JobCard,
+  latestReading,
+  openTrial,
+} from '@/core/card';
+import { applyFixes, type FixAtLevel, findFix } from '@/core/fixes';
+import { createRandom } from '@/core/numbers/random';
+import { applyChanges, benchGap, measureRig, type Rig, type RigOutcome } from '@/core/simulate';
+import { answerAbout, type PracticeCase, readPreview } from '@/core/simulate/cases';
+
+/** A trial's minutes beside the fix's own effort. */
+const readingMinutes = 1;
+/** To see whether it slows down after a while, somebody has to work for a while. */
+const laterMinutes = 8;
+/** Putting a fix back as it was. */
+const undoRatio = 0.4;
+/** Unsolved counts as this. */
+export const mostMinutes = 120;
+/** People misjudge now and then whether they can work like this. */
+const misjudgedRatio = 0.04;
+/** A preview this near to usable is usable. */
+const usableGap = 0.03;
+
+const outcomes = new Map<string, RigOutcome>();
+
+/** One person with one lagging project: they know the card, and what they see; the rig is hidden from what advises them. */
+export class Session {
+  card: JobCard;
+  minutes = 0;
+  trialCount = 0;
+  private nextId = 2;
+
+  constructor(readonly practice: PracticeCase) {
+    this.card = practice.card;
+    this.minutes += readingMinutes;
+  }
+
+  private run(command: CardCommand): void {
+    const result = applyCommand(this.card, command, 0);
+    if (!result.ok) throw new Error(`session: ${command.type} ${JSON.stringify(result.failure)}`);
+    this.card = result.value;
+  }
+
+  rigUnder(fixes: readonly FixAtLevel[]): Rig {
+    return applyChanges(this.practice.rig, fixes);
+  }
+
+  outcomeUnder(fixes: readonly FixAtLevel[]): RigOutcome {
+    const key = `${this.practice.seed} ${fixes.map(({ id, level }) => `${id}=${level}`).join('+')}`;
+    const known = outcomes.get(key) ?? measureRig(this.rigUnder(fixes), this.practice.seed);
+    outcomes.set(key, known);
+    return known;
+  }
+
+  gapUnder(fixes: readonly FixAtLevel[]): number {
+    return benchGap(this.rigUnder(fixes), this.outcomeUnder(fixes), this.practice.complaints);
+  }
+
+  /** Whether the person says that they could edit like this. */
+  private isGoodEnough(fixes: readonly FixAtLevel[]): boolean {
+    const isUsable = this.gapUnder(fixes) <= usableGap;
+    return createRandom(this.practice.person.seed + 31 * this.nextId).isTrue(misjudgedRatio) ? !isUsable : isUsable;
+  }
+
+  isSatisfied(): boolean {
+    return latestReading(this.card)?.isGoodEnough === 'yes';
+  }
+
+  takeReading(): void {
+    const { person, complaints, rig } = this.practice;
+    const fixes = fixesInForce(this.card);
+    const isLater = complaints.includes('later');
+    const figures = readPreview(
+      person,
+      { ...rig, ...this.rigUnder(fixes) },
+      this.outcomeUnder(fixes),
+      this.nextId,
+      isLater,
+    );
+    const reading = createReading({
+      id: `reading-${this.nextId++}`,
+      takenAtMs: 0,
+      how: person.way === 'metered' ? 'metered' : 'typed',
+      moment: isLater ? 'later' : 'start',
+      ...figures,
+      isGoodEnough: this.isGoodEnough(fixes) ? 'yes' : 'no',
+    });
+    this.run({ type: 'addReading', input: { reading } });
+    this.minutes += readingMinutes + (isLater ? laterMinutes : 0);
+  }
+
+  effortOf({ id, level }: FixAtLevel): number {
+    return findFix(id)?.effortMinutes(applyFixes(deriveBaseState(this.card), fixesInForce(this.card)), level) ?? 0;
+  }
+
+  /** Makes a fix and reads again; the trial stays open. */
+  try(fix: FixAtLevel): void {
+    if (fixesInForce(this.card).length > 0 && this.needsReadingFirst()) this.takeReading();
+    this.minutes += this.effortOf(fix);
+    this.run({ type: 'beginTrial', input: { id: `trial-${this.nextId}`, fix, nowMs: 0 } });
+    this.trialCount++;
+    this.takeReading();
+  }
+
+  private needsReadingFirst(): boolean {
+    const fixes = JSON.stringify(fixesInForce(this.card));
+    return !this.card.readings.some((reading) => JSON.stringify(reading.fixes) === fixes);
+  }
+
+  end(outcome: 'kept' | 'undone'): void {
+    const trial = openTrial(this.card);
+    if (!trial) throw new Error('session: no trial is open');
+    if (outcome === 'undone') this.minutes += undoRatio * Math.min(10, this.effortOf(trial.fix));
+    this.run({ type: 'endTrial', input: { id: trial.id, outcome, nowMs: 0 } });
+  }
+
+  /** What each respect gained, this reading against the one before the trial; above 1 is better. */
+  private gainsOfTrial(): readonly number[] {
+    const trial = openTrial(this.card);
+    const before = this.card.readings.find(({ id }) => id === trial?.beforeReadingId);
+    const after = this.card.readings.find(({ id }) => id === trial?.afterReadingId);
+    if (!before || !after) return [1];
+    const feels = ['stands-still', 'stumbles', 'uneven', 'nearly-smooth', 'smooth'];
+    const scrubs = ['unusable', 'jumpy', 'fine'];
+    const { complaints } = this.practice;
+    const gains: number[] = [];
+    if (complaints.includes('playing') || complaints.includes('later')) {
+      if (before.shownFps !== null && after.shownFps !== null)
+        gains.push(after.shownFps / Math.max(0.05, before.shownFps));
+      if (before.playFeel && after.playFeel)
+        gains.push(1 + 0.3 * (feels.indexOf(after.playFeel) - feels.indexOf(before.playFeel)));
+    }
+    if (complaints.includes('scrubbing')) {
+      if (before.scrubMs && after.scrubMs) gains.push(before.scrubMs / after.scrubMs);
+      else if (before.scrubFeel && after.scrubFeel)
+        gains.push(1 + 0.3 * (scrubs.indexOf(after.scrubFeel) - scrubs.indexOf(before.scrubFeel)));
+    }
+    if (complaints.includes('opening') && before.openingSec && after.openingSec)
+      gains.push(before.openingSec / after.openingSec);
+    return gains.length > 0 ? gains : [after.isGoodEnough === 'yes' ? 2 : 1];
+  }
+
+  /** The most that any respect gained. */
+  gainOfTrial(): number {
+    return Math.max(...this.gainsOfTrial());
+  }
+
+  /** Whether anything that is complained of grew clearly worse. */
+  hasHarmed(): boolean {
+    return Math.min(...this.gainsOfTrial()) < 0.9;
+  }
+
+  /** Takes a kept fix back and looks whether it is still usable; puts it in again where not. */
+  giveBack(fix: FixAtLevel): void {
+    const trial = this.card.trials.find(
+      (kept) => kept.status === 'kept' && kept.fix.id === fix.id && kept.fix.level === fix.level,
+    );
+    if (!trial) return;
+    const before = this.card;
+    this.run({ type: 'undoKeptTrial', input: { id: trial.id, nowMs: 0 } });
+    this.minutes += 2;
+    this.takeReading();
+    if (!this.isSatisfied()) this.card = before;
+  }
+
+  answer(questionId: string): void {
+    const { person } = this.practice;
+    const fixes = fixesInForce(this.card);
+    const answer = answerAbout(person, questionId, this.rigUnder(fixes), this.outcomeUnder(fixes));
+    if (answer === null) {
+      this.run({ type: 'refuseTest', input: { test: { id: questionId, level: null } } });
+      return;
+    }
+    this.run({
+      type: 'answerQuestion',
+      input: { answer: { id: `answer-${this.nextId++}`, questionId, answer, takenAtMs: 0 } },
+    });
+  }
+}
+
+/** How one way of going about it ended. */
+export interface Ending {
+  readonly isUsable: boolean;
+  readonly minutes: number;
+  readonly trialCount: number;
+  readonly needlessCount: number;
+  readonly harmfulCount: number;
+}
+
+/** What a session came to: by the truth, not by what was read. */
+export function endingOf(session: Session, minutes: number): Ending {
+  const kept = fixesInForce(session.card);
+  const gap = session.gapUnder(kept);
+  const isUsable = gap <= usableGap;
+  const without = kept.map((fix) => session.gapUnder(kept.filter((other) => other !== fix)));
+  return {
+    isUsable,
+    minutes: isUsable ? Math.min(mostMinutes, minutes) : mostMinutes,
+    trialCount: session.trialCount,
+    needlessCount: without.filter((other) => other <= Math.max(gap + 0.005, isUsable ? usableGap : 0)).length,
+    harmfulCount: without.filter((other) => other < gap - 0.05).length,
+  };
+}

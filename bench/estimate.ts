@@ -1,0 +1,183 @@
+// How far the cost model is from what is measured, from real pipelines, and from the simulator; and how long a whole
+// answer takes. `npm run -s bench:estimate`; --quick runs less of each. The last line is one JSON object.
+import { readFileSync } from 'node:fs';
+import { cpus } from 'node:os';
+import { parseCard } from '@/core/card';
+import { diagnose } from '@/core/diagnose';
+import { estimate, softwareDecodeMs } from '@/core/load';
+import { percentileOfSorted } from '@/core/numbers/percentile';
+import { createRandom } from '@/core/numbers/random';
+import { measureRig, play, rateOf } from '@/core/simulate';
+import { drawRig } from '@/core/simulate/cases/draw-rig';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import { besideBusyProcess, makeClips, pipelines, rigOfPipeline, timePipeline } from './estimate/pipelines';
+import { parametersOfRig, stateOfRig } from './estimate/state-of-rig';
+
+const isQuick = process.argv.includes('--quick');
+const round = (value: number): number => Math.round(value * 1000) / 1000;
+const sorted = (values: readonly number[]): readonly number[] => [...values].sort((a, b) => a - b);
+const median = (values: readonly number[]): number => percentileOfSorted(sorted(values), 0.5);
+
+/** Misfit of software decoding against the measured table. */
+function compareDecoding() {
+  const rows = readFileSync(new URL('../tests/fixtures/decode-cost.csv', import.meta.url), 'utf8')
+    .trim()
+    .split('\n')
+    .slice(1);
+  const errors = rows.map((line) => {
+    const [codec = '', , width, height, rate, pixels = '', mbit, ms] = line.split(',');
+    const predicted = softwareDecodeMs({
+      codec,
+      bitDepth: pixels.includes('10') ? 10 : 8,
+      chroma: pixels.includes('422') ? '4:2:2' : '4:2:0',
+      megapixels: (Number(width) * Number(height)) / 1e6,
+      megabits: Number(mbit) / Number(rate),
+    });
+    return Math.abs(predicted / Number(ms) - 1);
+  });
+  return { rowCount: errors.length, medianError: round(median(errors)), worstError: round(Math.max(...errors)) };
+}
+
+/** Estimate and simulator against ffmpeg: the core is measured by the first chain, the others are foretold. */
+async function comparePipelines() {
+  const { clips, done } = makeClips();
+  try {
+    const runs = isQuick ? 1 : 4;
+    const coreCount = cpus().length;
+    const [plain] = pipelines;
+    if (!plain) throw new Error('bench:estimate: no pipelines');
+    const decodedMs = timePipeline(clips.wide, plain, runs);
+    const { stream } = clips.wide;
+    const refMs = softwareDecodeMs({
+      codec: stream.codec,
+      bitDepth: 8,
+      chroma: '4:2:0',
+      megapixels: stream.megapixels,
+      megabits: stream.megabitsPerFrame,
+    });
+    const coreSpeed = refMs / decodedMs;
+    const rows: {
+      readonly id: string;
+      readonly measuredMs: number;
+      readonly estimatedMs: number;
+      readonly simulatedMs: number;
+    }[] = [];
+    for (const isBusy of [false, true])
+      for (const pipeline of isQuick ? pipelines.slice(1, 3) : pipelines) {
+        const clip = clips[pipeline.clip];
+        const time = (): number => timePipeline(clip, pipeline, runs);
+        const measuredMs = isBusy ? await besideBusyProcess(time) : time();
+        const rig = rigOfPipeline(clip.stream, pipeline, { coreCount, coreSpeed, busyCores: isBusy ? 1 : 0 });
+        const { stages } = estimate(stateOfRig(rig), 'heaviest', parametersOfRig(rig));
+        // Nothing is shown, and a picture that keeps its size is not scaled.
+        const isScaled = pipeline.filter?.includes('scale') || pipeline.isLayered;
+        const counted = stages.filter(({ id }) => id !== 'show' && id !== 'read' && (id !== 'scale' || isScaled));
+        const estimatedMs = counted.reduce((sum, { ms }) => sum + ms, 0);
+        const stagesLeftOut = stages.reduce((sum, { ms }) => sum + ms, 0) - estimatedMs;
+        const simulatedMs = 1000 / rateOf(play(rig, createRandom(1), 20_000).shownAtMs) - stagesLeftOut;
+        rows.push({
+          id: `${pipeline.id}${isBusy ? ', beside a busy process' : ''}`,
+          measuredMs: round(measuredMs),
+          estimatedMs: round(estimatedMs),
+          simulatedMs: round(simulatedMs),
+        });
+      }
+    const errorsOf = (pick: (row: (typeof rows)[number]) => number) => {
+      const errors = rows.map((row) => Math.abs(pick(row) / row.measuredMs - 1));
+      return {
+        median: round(median(errors)),
+        worst: round(Math.max(...errors)),
+        withinAFifth: errors.filter((error) => error <= 0.2).length,
+      };
+    };
+    // Fixes of the heaviest chain, quickest first: a smaller picture, no blur, a small copy.
+    const orderOf = (pick: (row: (typeof rows)[number]) => number): string =>
+      rows
+        .filter(({ id }) => !id.includes('busy'))
+        .sort((a, b) => pick(a) - pick(b))
+        .map(({ id }) => id)
+        .join(' < ');
+    return {
+      coreSpeed: round(coreSpeed),
+      pipelineCount: rows.length,
+      estimate: errorsOf(({ estimatedMs }) => estimatedMs),
+      simulator: errorsOf(({ simulatedMs }) => simulatedMs),
+      isOrderOfFixesTheSame: orderOf(({ measuredMs }) => measuredMs) === orderOf(({ estimatedMs }) => estimatedMs),
+      rows,
+    };
+  } finally {
+    done();
+  }
+}
+
+/** Signed error of the estimate against the simulator, by the lane that binds; nothing unknown, no pass mark. */
+function compareWithSimulator() {
+  const byLane = new Map<string, number[]>();
+  const count = isQuick ? 30 : 500;
+  for (let seed = 1; seed <= count; seed++) {
+    const { rig: drawn } = drawRig(createRandom(seed * 77));
+    const rig = { ...drawn, quirks: { decode: 1, draw: 1, graphics: 1, drive: 1, memory: 1, opening: 1 } };
+    const simulated = Math.min(rig.targetFps, measureRig(rig, seed).shownFps);
+    const { shownFps, bindingLane } = estimate(stateOfRig(rig), 'heaviest', parametersOfRig(rig));
+    if (Math.min(simulated, shownFps) > 0.95 * rig.targetFps) continue;
+    byLane.set(bindingLane, [...(byLane.get(bindingLane) ?? []), Math.log(shownFps / simulated)]);
+  }
+  return Object.fromEntries(
+    [...byLane].map(([lane, errors]) => {
+      const order = sorted(errors);
+      const at = (ratio: number): number => round(percentileOfSorted(order, ratio));
+      return [lane, { count: errors.length, low: at(0.1), mid: at(0.5), high: at(0.9) }];
+    }),
+  );
+}
+
+/** A whole answer for a card with 200 clips and 20 readings under half a dozen set-ups. */
+async function timeAnswers() {
+  const [demo] = await loadDemoCards();
+  const [reading] = demo?.readings ?? [];
+  if (!demo || !reading) throw new Error('bench:estimate: no demo card');
+  const clips = Array.from({ length: 200 }, (_, i) => ({ ...demo.clips[i % demo.clips.length], id: `clip-${i}` }));
+  const setups = [
+    [],
+    [{ id: 'close-programs', level: 'all' }],
+    [{ id: 'lower-preview-quality', level: '1/2' }],
+    [{ id: 'make-proxies', level: 540 }],
+    [{ id: 'use-more-threads', level: null }],
+  ];
+  const random = createRandom(7);
+  const readings = Array.from({ length: 20 }, (_, i) => ({
+    ...reading,
+    id: `reading-${i + 1}`,
+    shownFps: Math.round(11 * random.factor(0.08) * 10) / 10,
+    fixes: setups[i % setups.length],
+  }));
+  const parsed = parseCard({ ...demo, clips, readings });
+  if (!parsed.ok) throw new Error(`bench:estimate: ${parsed.failure.code}`);
+  const count = isQuick ? 3 : 50;
+  const times = sorted(
+    Array.from({ length: count + 2 }, (_, i) => {
+      const card = { ...parsed.value, targetFps: 24 - (i % 3) };
+      const startedMs = performance.now();
+      diagnose(card);
+      return performance.now() - startedMs;
+    }).slice(2),
+  );
+  return {
+    clipCount: 200,
+    readingCount: 20,
+    answerCount: count,
+    medianMs: Math.round(median(times)),
+    worstMs: Math.round(times.at(-1) ?? 0),
+    limitMs: 300,
+  };
+}
+
+console.log(
+  JSON.stringify({
+    bench: 'estimate',
+    decoding: compareDecoding(),
+    pipelines: await comparePipelines(),
+    estimateOverSimulator: compareWithSimulator(),
+    answer: await timeAnswers(),
+  }),
+);

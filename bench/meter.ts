@@ -1,0 +1,173 @@
+// The lag meter on generated recordings whose truth is known, and its time against ffmpeg's own filter for repeats.
+// `npm run -s bench:meter`; --quick makes a few. The last line is one JSON object. A third of the recordings and more is
+// written with encodings that were not looked at while the meter was tuned; their figures stand by themselves.
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Meter, type MeterReading, type PictureRegion } from '@/core/meter';
+import { comparePairs } from './meter/pairs';
+import { encodings, planRecording, type RecordingPlan } from './meter/recordings';
+import { sceneKinds } from './meter/scenes';
+import { writeRecording } from './meter/write-recording';
+
+const isQuick = process.argv.includes('--quick');
+const perKind = isQuick ? 1 : 2;
+
+const plans: readonly RecordingPlan[] = sceneKinds
+  .filter((scene) => !isQuick || ['shapes', 'talking-head', 'still'].includes(scene))
+  .flatMap((scene, s) =>
+    encodings
+      .filter(({ id }) => !isQuick || id === 'live-quick' || id === 'live-veryfast')
+      .flatMap((encoding, e) =>
+        Array.from({ length: scene === 'still' ? 1 : perKind }, (_, k) =>
+          planRecording(1000 * (s + 1) + 10 * e + k, scene, encoding),
+        ),
+      ),
+  );
+
+const ended = (child: ReturnType<typeof spawn>): Promise<void> =>
+  new Promise((resolve, reject) => {
+    child.on('exit', (code) => (code === 0 ? resolve() : reject(new Error(`ffmpeg ended with ${code}`))));
+  });
+
+/** Decodes a recording and measures it, as somebody would who dropped it; with the wall time of both. */
+async function read(
+  plan: RecordingPlan,
+  path: string,
+): Promise<{ readonly reading: MeterReading; readonly ms: number }> {
+  const startedMs = performance.now();
+  const options = ['-v', 'error', '-i', path, '-f', 'rawvideo', '-pix_fmt', 'gray', '-'];
+  const child = spawn('ffmpeg', options, { stdio: ['ignore', 'pipe', 'inherit'] });
+  const isDone = ended(child);
+  const meter = new Meter({ ceilingFps: plan.recordedFps });
+  const frame = new Uint8Array(plan.widthPx * plan.heightPx);
+  let filled = 0;
+  let index = 0;
+  for await (const chunk of child.stdout as AsyncIterable<Buffer>) {
+    let at = 0;
+    while (at < chunk.length) {
+      const taken = Math.min(frame.length - filled, chunk.length - at);
+      frame.set(chunk.subarray(at, at + taken), filled);
+      filled += taken;
+      at += taken;
+      if (filled < frame.length) continue;
+      meter.add({ widthPx: plan.widthPx, heightPx: plan.heightPx, pixels: frame }, (index++ * 1000) / plan.recordedFps);
+      filled = 0;
+    }
+  }
+  await isDone;
+  const reading = meter.read();
+  return { reading, ms: performance.now() - startedMs };
+}
+
+async function timeFilter(path: string): Promise<number> {
+  const startedMs = performance.now();
+  await ended(
+    spawn('ffmpeg', ['-v', 'error', '-i', path, '-vf', 'mpdecimate', '-f', 'null', '-'], { stdio: 'ignore' }),
+  );
+  return performance.now() - startedMs;
+}
+
+/** Intersection over union of two parts. */
+function overlapOf(a: PictureRegion, b: PictureRegion): number {
+  const width = Math.min(a.xPx + a.widthPx, b.xPx + b.widthPx) - Math.max(a.xPx, b.xPx);
+  const height = Math.min(a.yPx + a.heightPx, b.yPx + b.heightPx) - Math.max(a.yPx, b.yPx);
+  const shared = Math.max(0, width) * Math.max(0, height);
+  return shared / (a.widthPx * a.heightPx + b.widthPx * b.heightPx - shared);
+}
+
+interface Row {
+  readonly scene: string;
+  readonly encoding: string;
+  readonly isStrong: boolean;
+  readonly isHeldOut: boolean;
+  readonly moves: boolean;
+  readonly isFound: boolean;
+  readonly isRefused: boolean;
+  readonly isConfident: boolean;
+  readonly isRateRight: boolean;
+  readonly isFreezeRight: boolean;
+  readonly meterMs: number;
+  readonly filterMs: number;
+}
+
+async function measure(plan: RecordingPlan, folder: string): Promise<Row> {
+  const path = join(folder, `${plan.seed}.mkv`);
+  await writeRecording(plan, path);
+  const { reading, ms } = await read(plan, path);
+  const filterMs = await timeFilter(path);
+  rmSync(path);
+  const { result, region } = reading;
+  // The picture that stands when the recording begins is none that came.
+  const truth = plan.newAtFrames.filter((frame) => frame > 0);
+  const longest = Math.max(0, ...truth.slice(1).map((frame, i) => frame - (truth[i] as number)));
+  const spanFrames = (truth.at(-1) ?? 0) - (truth[0] ?? 0);
+  const trueFps = spanFrames > 0 ? ((truth.length - 1) * plan.recordedFps) / spanFrames : 0;
+  const frames = (intervalMs: number): number => (intervalMs * plan.recordedFps) / 1000;
+  const row = {
+    scene: plan.scene,
+    encoding: plan.encoding.id,
+    isStrong: plan.encoding.isStrong,
+    isHeldOut: plan.encoding.isHeldOut,
+    moves: plan.scene !== 'still',
+    isFound: region !== null && overlapOf(region, plan.part) > 0.8,
+    isRefused: !result.ok,
+    isConfident: result.ok && result.value.confidence !== 'low',
+    isRateRight: result.ok && Math.abs(result.value.shownFps - trueFps) <= Math.max(0.5, 0.03 * trueFps),
+    isFreezeRight: result.ok && Math.abs(frames(result.value.longestFreezeMs) - longest) <= 1.01,
+    meterMs: ms,
+    filterMs,
+  };
+  if (process.argv.includes('--log'))
+    console.error(
+      plan.seed,
+      plan.pattern,
+      plan.recordedFps,
+      trueFps.toFixed(2),
+      JSON.stringify({ ...row, result: result.ok ? { ...result.value, intervalsMs: 0 } : result.failure }),
+    );
+  return row;
+}
+
+const folder = mkdtempSync(join(tmpdir(), 'oil-can-meter-'));
+const rows: Row[] = [];
+try {
+  for (const plan of plans) rows.push(await measure(plan, folder));
+} finally {
+  rmSync(folder, { recursive: true, force: true });
+}
+
+const shareOf = (over: readonly Row[], test: (row: Row) => boolean): number | null =>
+  over.length === 0 ? null : Math.round((1000 * over.filter(test).length) / over.length) / 1000;
+
+/** What became of the moving recordings of a kind. */
+function sumUp(over: readonly Row[]) {
+  const moving = over.filter(({ moves }) => moves);
+  return {
+    count: moving.length,
+    rateRight: shareOf(moving, (row) => row.isRateRight),
+    freezeRight: shareOf(moving, (row) => row.isFreezeRight),
+    wrongWithConfidence: moving.filter((row) => row.isConfident && !(row.isRateRight && row.isFreezeRight)).length,
+    confident: shareOf(moving, (row) => row.isConfident),
+    refused: shareOf(moving, (row) => row.isRefused),
+    partFound: shareOf(moving, (row) => row.isFound),
+  };
+}
+
+const stills = rows.filter(({ moves }) => !moves);
+const total = (pick: (row: Row) => number): number => rows.reduce((sum, row) => sum + pick(row), 0);
+console.log(
+  JSON.stringify({
+    bench: 'meter',
+    recordingCount: rows.length,
+    live: sumUp(rows.filter(({ isStrong }) => !isStrong)),
+    liveHeldOut: sumUp(rows.filter(({ isStrong, isHeldOut }) => !isStrong && isHeldOut)),
+    strong: sumUp(rows.filter(({ isStrong }) => isStrong)),
+    strongHeldOut: sumUp(rows.filter(({ isStrong, isHeldOut }) => isStrong && isHeldOut)),
+    all: sumUp(rows),
+    stills: { count: stills.length, refused: shareOf(stills, (row) => row.isRefused) },
+    pairs: comparePairs(isQuick ? 100 : 1000),
+    timeOverFilter: Math.round((1000 * total((row) => row.meterMs)) / total((row) => row.filterMs)) / 1000,
+  }),
+);

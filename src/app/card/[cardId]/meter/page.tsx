@@ -1,0 +1,5 @@
+import { LagMeter } from '@/features/meter/LagMeter';
+
+export default function MeterPage() {
+  return <LagMeter />;
+}

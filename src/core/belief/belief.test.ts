@@ -1,0 +1,120 @@
+import { describe, expect, it } from 'vitest';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import { applyCommand, type CardCommand, createReading, type JobCard } from '../card';
+import { diagnose } from '../diagnose';
+import { createCase } from '../simulate/cases';
+import { believe, rankCauses, sharesUnder } from '.';
+import { studentBelow } from './likelihood';
+
+const demos = await loadDemoCards();
+const options = { sampleCount: 1200 };
+
+const run = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
+  commands.reduce((current, command) => {
+    const result = applyCommand(current, command, 1);
+    if (!result.ok) throw new Error(JSON.stringify(result.failure));
+    return result.value;
+  }, card);
+
+const reading = (id: string, shownFps: number): CardCommand => ({
+  type: 'addReading',
+  input: { reading: createReading({ id, takenAtMs: 5, shownFps, scrubFeel: 'jumpy' }) },
+});
+const answer = (id: string, questionId: string, given: string): CardCommand => ({
+  type: 'answerQuestion',
+  input: { answer: { id, questionId, answer: given, takenAtMs: 0 } },
+});
+
+const causesOf = (card: JobCard, sampleCount: number) => rankCauses(sharesUnder(believe(card, { sampleCount }), []));
+
+describe('believe', () => {
+  it('concludes the same whatever the order of readings and answers', () => {
+    for (const demo of demos) {
+      const card = run(
+        demo,
+        reading('a', 9),
+        reading('b', 12),
+        answer('c', 'core-use', 'nearly-all'),
+        answer('d', 'memory-full', 'no'),
+      );
+      const turned = { ...card, readings: [...card.readings].reverse(), answers: [...card.answers].reverse() };
+      expect(diagnose(turned, options)).toEqual(diagnose(card, options));
+    }
+  });
+
+  it('keeps no trace of a reading or an answer that was taken away again', () => {
+    for (const demo of demos) {
+      const read = run(demo, reading('a', 3), { type: 'removeReading', input: { id: 'a' } });
+      const asked = run(read, answer('b', 'source-panel', 'yes'), { type: 'removeAnswer', input: { id: 'b' } });
+      expect(diagnose(asked, options)).toEqual(diagnose(demo, options));
+    }
+  });
+
+  it('gives the same answer again once a fix is left out', () => {
+    const [demo] = demos;
+    if (!demo) throw new Error('no demo card');
+    const fix = { id: 'lower-preview-quality', level: '1/4' };
+    const begun = run(demo, { type: 'beginTrial', input: { id: 't', fix, nowMs: 1 } });
+    const given = run(begun, { type: 'endTrial', input: { id: 't', outcome: 'undone', nowMs: 2 } });
+    const { causes, shownFps } = diagnose(demo, options);
+    expect(diagnose(given, options)).toMatchObject({ causes, shownFps });
+    expect(diagnose(begun, options).shownFps).not.toEqual(shownFps);
+  });
+
+  it('moves no shown cause by more than 0.05 from 4,000 samples to 10,000', { timeout: 120_000 }, () => {
+    for (const card of [...demos, ...[1, 4, 9, 16].map((seed) => createCase(seed).card)]) {
+      const [few, many] = [causesOf(card, 4000), causesOf(card, 10_000)];
+      for (const { id, probability } of few.filter((cause) => cause.probability >= 0.12)) {
+        const other = many.find((cause) => cause.id === id)?.probability ?? 0;
+        expect(Math.abs(other - probability), `${card.id} ${id}`).toBeLessThanOrEqual(0.05);
+      }
+    }
+  });
+
+  it('names shares that add up to 1 and probabilities between 0 and 1', () => {
+    for (const demo of demos) {
+      const causes = causesOf(demo, 1200);
+      expect(causes.reduce((sum, { share }) => sum + share, 0)).toBeGreaterThan(0.98);
+      expect(causes.reduce((sum, { share }) => sum + share, 0)).toBeLessThanOrEqual(1 + 1e-9);
+      for (const { probability } of causes) expect(probability >= 0 && probability <= 1).toBe(true);
+    }
+  });
+
+  it('names for each demo card the cause that it was made with', () => {
+    expect(demos.map((demo) => causesOf(demo, 2000)[0]?.id)).toEqual([
+      'decode-heavy',
+      'effects-heavy',
+      'programs-busy',
+    ]);
+  });
+
+  it('says that nothing explains it where no look and no fix does', () => {
+    const practice = Array.from({ length: 60 }, (_, i) => createCase(i + 1)).find(
+      ({ trueCauseId }) => trueCauseId === 'nothing-explains-it',
+    );
+    if (!practice) throw new Error('no such case');
+    const asked = run(
+      practice.card,
+      ...[
+        ['source-panel', 'no'],
+        ['other-programs', 'no'],
+        ['memory-full', 'no'],
+        ['system-drive-room', 'enough'],
+        ['builds-shown', 'no'],
+        ['held-back', 'no'],
+        ['graphics-memory-full', 'no'],
+      ].map(([id = '', given = '']) => answer(`a-${id}`, id, given)),
+    );
+    const [first] = diagnose(asked, options).causes;
+    expect(first?.id).toBe('nothing-explains-it');
+  });
+});
+
+describe('studentBelow', () => {
+  it('is the distribution of Student’s t with four degrees of freedom', () => {
+    expect(studentBelow(0)).toBe(0.5);
+    // Tables: 2.132 leaves 5 % above, 2.776 leaves 2.5 %.
+    expect(studentBelow(2.132)).toBeCloseTo(0.95, 3);
+    expect(studentBelow(-2.776)).toBeCloseTo(0.025, 3);
+  });
+});

@@ -1,0 +1,129 @@
+import { deriveBaseState, targetFpsOf } from '../card/derive-setup';
+import type { JobCard, LagMoment } from '../card/types';
+import type { PriorFacts } from '../causes';
+import type { SetupState } from '../load/types';
+import { usableRateRatio } from '../load/usable';
+import { type Complaint, gapIn, type Respect, respects } from './complaint';
+import { readingSpread } from './likelihood';
+import { findQuestion, type SampleView } from './questions';
+import { listReadingEvidence } from './reading-evidence';
+import { type Evidence, feltAt, keyOfFixes, weighBounds } from './weighing';
+
+const respectsOfMoment: Readonly<Record<LagMoment, Respect>> = {
+  playing: 'playing',
+  scrubbing: 'scrubbing',
+  'with-effects': 'playing',
+  'with-layers': 'playing',
+  'at-opening': 'opening',
+  'switching-programs': 'playing',
+  'after-a-while': 'later',
+  'at-cuts': 'cuts',
+  'looking-through-clips': 'looking',
+  'waiting-for-the-picture': 'waiting',
+};
+
+/** What is complained of, in the order of the respects; plain playing where nothing was said. */
+export function complaintsOf(card: JobCard): Complaint {
+  const named = new Set(card.symptoms.moments.map((moment) => respectsOfMoment[moment]));
+  return named.size === 0 ? ['playing'] : respects.filter((respect) => named.has(respect));
+}
+
+/** How often people complain of what is wrong, and of what is not; the worst is not overlooked. Assumptions. */
+const complainChances: Readonly<Record<Respect, { readonly ofWrong: number; readonly ofRight: number }>> = {
+  playing: { ofWrong: 0.9, ofRight: 0.06 },
+  scrubbing: { ofWrong: 0.65, ofRight: 0.08 },
+  later: { ofWrong: 0.6, ofRight: 0.05 },
+  opening: { ofWrong: 0.6, ofRight: 0.05 },
+  looking: { ofWrong: 0.3, ofRight: 0.05 },
+  cuts: { ofWrong: 0.3, ofRight: 0.05 },
+  waiting: { ofWrong: 0.7, ofRight: 0.03 },
+};
+
+/** What complaining and not complaining say of each respect. */
+function listOfComplaints(card: JobCard): readonly Evidence[] {
+  if (card.symptoms.moments.length === 0) return [];
+  const complaint = complaintsOf(card);
+  const namedAt = (respect: Respect, felt: number): number => {
+    const { ofWrong, ofRight } = complainChances[respect];
+    const named = ofRight + (ofWrong - ofRight) * felt;
+    return complaint.includes(respect) ? named : 1 - named;
+  };
+  const ofNoGap = new Map(respects.map((respect) => [respect, Math.log(namedAt(respect, feltAt(0)))]));
+  return [
+    {
+      key: ` complained of ${complaint.join()}`,
+      fixes: [],
+      logLikelihood: ({ state, out, index }) => {
+        const playingGap = gapIn('playing', state, out, index);
+        let sum = 0;
+        for (const respect of respects) {
+          const own = respect === 'playing' ? playingGap : gapIn(respect, state, out, index);
+          // What is slow from the start is complained of as slow, not as slow later.
+          const gap = respect === 'later' ? own - playingGap : own;
+          sum += gap <= 0 ? (ofNoGap.get(respect) ?? 0) : Math.log(namedAt(respect, feltAt(gap)));
+        }
+        return sum;
+      },
+    },
+  ];
+}
+
+/** "Only with effects", "only with layers": without them it was felt to be fine. */
+function listOfContrasts(card: JobCard, targetFps: number): readonly Evidence[] {
+  const { moments } = card.symptoms;
+  if (moments.includes('playing')) return [];
+  const fine = weighBounds(
+    'shownFps',
+    0.85 * usableRateRatio * targetFps,
+    Number.POSITIVE_INFINITY,
+    readingSpread.felt / 2,
+  );
+  return [
+    ...(moments.includes('with-effects')
+      ? [{ key: ' fine without effects', fixes: [{ id: 'bypass-effects', level: 'all' }], logLikelihood: fine }]
+      : []),
+    ...(moments.includes('with-layers')
+      ? [{ key: ' fine without layers', fixes: [{ id: 'solo-track', level: null }], logLikelihood: fine }]
+      : []),
+  ];
+}
+
+function listOfAnswers(card: JobCard): readonly Evidence[] {
+  return card.answers.flatMap(({ questionId, answer, fixes }) => {
+    const question = findQuestion(questionId);
+    const at = question?.answers.indexOf(answer) ?? -1;
+    if (!question || at < 0) return [];
+    return [
+      {
+        key: `${keyOfFixes(fixes)} ${questionId} ${answer}`,
+        fixes,
+        logLikelihood: (view: SampleView) => Math.log(Math.max(1e-3, question.chances(view)[at] ?? 0)),
+      },
+    ];
+  });
+}
+
+/** Everything on the card that speaks for or against a cause, in an order of its own. */
+export function listEvidence(card: JobCard): readonly Evidence[] {
+  const targetFps = targetFpsOf(card);
+  const all = [
+    ...listReadingEvidence(card.readings, targetFps, complaintsOf(card)),
+    ...listOfComplaints(card),
+    ...listOfContrasts(card, targetFps),
+    ...listOfAnswers(card),
+  ];
+  return [...all].sort((a, b) => (a.key < b.key ? -1 : a.key > b.key ? 1 : 0));
+}
+
+/** Answers that make faults likelier before any reading. */
+export const priorFactsOf = (card: JobCard): PriorFacts => ({
+  isPluggedIn: card.machine.isPluggedIn.value,
+  isUpToDate: card.firstThings['up-to-date'],
+  wasRestarted: card.firstThings.restarted,
+  isBuilding: card.editor.isBuilding,
+  isSourcePanelOpen: card.editor.isSourcePanelOpen,
+  isSystemDriveStated: card.machine.systemDriveFreePercent.source !== 'assumed',
+});
+
+/** The base set-up that hypotheses are built on. */
+export const baseStateOf = (card: JobCard): SetupState => deriveBaseState(card);

@@ -1,0 +1,73 @@
+import { applyFixes, type FixAtLevel } from '../fixes/apply-fixes';
+import { compile } from '../load/compile';
+import { createOutcomes, type EvaluateOptions, evaluate, type Outcomes } from '../load/evaluate';
+import type { SetupState } from '../load/types';
+import type { Range } from '../numbers/percentile';
+import { weightedRangeOf } from '../numbers/weighted';
+import type { Belief, BeliefPart } from './believe';
+import { gapOf, isAboutPlayingOnly } from './complaint';
+
+/** A part of a belief under some fixes, with what every sample of it would show. */
+export interface PartOutcomes {
+  readonly part: BeliefPart;
+  readonly state: SetupState;
+  readonly out: Outcomes;
+  /** Weight of one sample of the part. */
+  readonly sampleWeight: number;
+}
+
+/** What every sample says of the preview under some fixes. O(hypotheses + samples). */
+export const outcomesUnder = (
+  belief: Belief,
+  fixes: readonly FixAtLevel[],
+  options: EvaluateOptions = {},
+): readonly PartOutcomes[] =>
+  belief.parts.map((part) => {
+    const state = applyFixes(part.hypothesis.state, fixes);
+    const out = createOutcomes(part.count);
+    evaluate(compile(state, 'heaviest'), part.samples, out, options);
+    return { part, state, out, sampleWeight: part.weight / part.count };
+  });
+
+/** A gap below this counts as usable: less than a reading can tell. */
+export const usableGap = 0.02;
+
+/** How near to usable the preview is under some fixes. */
+export interface GapForecast {
+  /** How likely the preview is usable in all that is complained of. */
+  readonly usableProbability: number;
+  /** Mean gap, in logarithms. */
+  readonly gap: number;
+}
+
+/** What is to be expected under some fixes. */
+export interface BeliefForecast extends GapForecast {
+  readonly shownFps: Range;
+  readonly scrubMs: Range;
+}
+
+function gapForecastOf({ complaint }: Belief, parts: readonly PartOutcomes[]): GapForecast {
+  let usable = 0;
+  let gap = 0;
+  for (const { part, state, out, sampleWeight } of parts)
+    for (let i = 0; i < part.count; i++) {
+      const own = gapOf(complaint, state, out, i);
+      gap += own * sampleWeight;
+      if (own <= usableGap) usable += sampleWeight;
+    }
+  return { usableProbability: Math.min(1, usable), gap };
+}
+
+/** The gap alone: for search, which asks it of many sets of fixes. */
+export function gapUnder(belief: Belief, fixes: readonly FixAtLevel[]): GapForecast {
+  const isPlayingOnly = isAboutPlayingOnly(belief.complaint);
+  return gapForecastOf(belief, outcomesUnder(belief, fixes, { isPlayingOnly }));
+}
+
+/** Ranges and the probability of a usable preview under some fixes. */
+export function forecastUnder(belief: Belief, fixes: readonly FixAtLevel[]): BeliefForecast {
+  const parts = outcomesUnder(belief, fixes);
+  const rangeOf = (name: keyof Outcomes): Range =>
+    weightedRangeOf(parts.map(({ out, sampleWeight }) => ({ values: out[name], weight: sampleWeight })));
+  return { ...gapForecastOf(belief, parts), shownFps: rangeOf('shownFps'), scrubMs: rangeOf('scrubMs') };
+}

@@ -1,0 +1,33 @@
+/** Spread of a reading's logarithm by how it was taken, and what the model itself is off by for each set-up (MODEL.md, section 2). */
+export const readingSpread = { metered: 0.05, typed: 0.15, felt: 0.35, timed: 0.12 } as const;
+const modelSpread = 0.12;
+
+/** Degrees of freedom of Student's t: one reading in ten is an outlier, and must not decide alone. */
+const degrees = 4;
+
+const totalSpread = (measured: number): number => Math.hypot(measured, modelSpread);
+
+/** Logarithm of Student's t density, up to a constant that is the same for all samples. */
+const logStudent = (residual: number): number => (-(degrees + 1) / 2) * Math.log1p((residual * residual) / degrees);
+
+/** Cumulative distribution of Student's t with four degrees of freedom, in closed form. */
+export function studentBelow(t: number): number {
+  const r = t / Math.sqrt(degrees + t * t);
+  return 0.5 + r * (0.75 - 0.25 * r * r);
+}
+
+/** How well a predicted figure agrees with one that was read. */
+export const logOfValue = (predicted: number, read: number, spread: number): number =>
+  logStudent(Math.log(Math.max(predicted, 1e-9) / Math.max(read, 1e-9)) / totalSpread(spread));
+
+/** Nobody reads a certainty: the smallest chance that any answer is given. */
+const leastChance = 0.02;
+
+/** How well a predicted figure agrees with a reading that says only that it lies between two bounds. */
+export function logOfBounds(predicted: number, low: number, high: number, spread: number): number {
+  const at = Math.log(Math.max(predicted, 1e-9));
+  const sigma = totalSpread(spread);
+  const above = low <= 0 ? 0 : studentBelow((Math.log(low) - at) / sigma);
+  const below = Number.isFinite(high) ? studentBelow((Math.log(high) - at) / sigma) : 1;
+  return Math.log(leastChance + (1 - leastChance) * Math.max(0, below - above));
+}

@@ -1,0 +1,181 @@
+import { canHardwareDecode, isGraphicsDrawing, isHardwareDecoding } from '../load/change-state';
+import type { Outcomes } from '../load/evaluate';
+import type { SetupState } from '../load/types';
+import type { KnownState } from '../machine/facts';
+
+/** What a question may look at of one sample. */
+export interface SampleView {
+  readonly state: SetupState;
+  readonly out: Outcomes;
+  readonly index: number;
+  /** How bad a supposed trouble is in this sample, 0 where it is absent. */
+  readonly severityOf: (id: keyof SetupState['hidden']['troubles']) => number;
+}
+
+/** A cheap look that tells causes apart; its answers are plain words of the catalogue, their text is in messages. */
+export interface QuestionDefinition<Id extends string = string> {
+  readonly id: Id;
+  readonly answers: readonly string[];
+  readonly minutes: number;
+  /** Whether it can be asked of such a set-up. */
+  readonly canAsk: (state: SetupState) => boolean;
+  /** How likely the first answer is, 0 to 1; with three answers, the probabilities of all. */
+  readonly chances: (view: SampleView) => readonly number[];
+}
+
+/** People look wrongly, or at the wrong thing, about one time in ten. Assumption. */
+const wrongRatio = 0.09;
+
+/** A yes-or-no answer that is true with a probability, seen through people's errors. */
+const yesNo = (isTrue: number): readonly number[] => {
+  const yes = wrongRatio + (1 - 2 * wrongRatio) * Math.min(1, Math.max(0, isTrue));
+  return [yes, 1 - yes];
+};
+
+/** From 0 to 1 as `value` passes `middle`, over about `width` in logarithms. */
+const step = (value: number, middle: number, width: number): number =>
+  1 / (1 + Math.exp(-Math.log(Math.max(value, 1e-9) / middle) / width));
+
+/** How likely something is on that is known, supposed or left open. */
+const shareOn = (state: KnownState): number => (state === 'yes' ? 1 : state === 'no' ? 0 : 0.6);
+const always = (): boolean => true;
+const answersYesNo = ['yes', 'no'] as const;
+
+const definitions = [
+  {
+    id: 'plain-player',
+    answers: answersYesNo,
+    minutes: 2,
+    canAsk: always,
+    chances: ({ out, index }) => yesNo(step(out.plainRatio[index] as number, 1, 0.2)),
+  },
+  {
+    id: 'core-use',
+    answers: ['nearly-all', 'half-or-more', 'less-than-half'],
+    minutes: 1,
+    canAsk: always,
+    chances: ({ out, index }) => {
+      const use = out.coreUseRatio[index] as number;
+      const nearlyAll = step(use, 0.85, 0.12);
+      const half = step(use, 0.5, 0.15);
+      const sharp = [nearlyAll, Math.max(0, half - nearlyAll), 1 - Math.max(half, nearlyAll)];
+      return sharp.map((chance) => 0.06 + 0.82 * chance);
+    },
+  },
+  {
+    id: 'drive-busy',
+    answers: answersYesNo,
+    minutes: 1,
+    canAsk: always,
+    chances: ({ out, index }) => yesNo(step(out.driveUseRatio[index] as number, 0.7, 0.15)),
+  },
+  {
+    id: 'other-programs',
+    answers: answersYesNo,
+    minutes: 1,
+    canAsk: always,
+    chances: ({ state, severityOf }) => {
+      const listed =
+        state.setup.programs.reduce((sum, program) => sum + program.busyCores, 0) / state.setup.machine.coreCount;
+      const supposed = state.hidden.troubles.programs > 0 ? 0.3 + 0.65 * severityOf('programs') : 0;
+      return yesNo(step(listed + supposed, 0.2, 0.2));
+    },
+  },
+  {
+    id: 'memory-full',
+    answers: answersYesNo,
+    minutes: 0.5,
+    canAsk: always,
+    chances: ({ out, index }) => yesNo(step(out.memoryRatio[index] as number, 0.97, 0.06)),
+  },
+  {
+    id: 'builds-shown',
+    answers: answersYesNo,
+    minutes: 0.5,
+    canAsk: always,
+    chances: ({ state }) => yesNo(state.hidden.troubles.builds > 0 ? 1 : 0),
+  },
+  {
+    id: 'settles-after-a-while',
+    answers: answersYesNo,
+    minutes: 3,
+    canAsk: always,
+    chances: ({ state }) => yesNo(state.hidden.troubles.builds > 0 ? 0.95 : 0.02),
+  },
+  {
+    id: 'proxy-mark',
+    answers: answersYesNo,
+    minutes: 0.5,
+    canAsk: ({ setup }) => setup.clips.some((clip) => clip.proxy !== null),
+    chances: ({ state }) => yesNo(state.hidden.areProxiesShown && state.hidden.areProxiesAttached ? 1 : 0),
+  },
+  {
+    id: 'source-panel',
+    answers: answersYesNo,
+    minutes: 0.5,
+    canAsk: always,
+    chances: ({ state }) => yesNo(state.hidden.isPanelReadingOriginals ? 1 : 0),
+  },
+  {
+    id: 'held-back',
+    answers: answersYesNo,
+    minutes: 1.5,
+    canAsk: always,
+    chances: ({ state, severityOf }) => {
+      const lost = state.hidden.troubles.power > 0 ? 0.2 + 0.5 * severityOf('power') : 0;
+      return yesNo(step(1 / (state.setup.machine.powerRatio * (1 - lost)), 1.25, 0.06));
+    },
+  },
+  {
+    id: 'slower-when-warm',
+    answers: answersYesNo,
+    minutes: 1,
+    canAsk: always,
+    chances: ({ out, index }) =>
+      yesNo(step((out.shownFps[index] as number) / Math.max(1e-6, out.laterFps[index] as number), 1.17, 0.05)),
+  },
+  {
+    id: 'system-drive-room',
+    answers: ['nearly-full', 'enough'],
+    minutes: 0.5,
+    canAsk: always,
+    chances: ({ state }) => yesNo(state.hidden.troubles.systemDrive > 0 ? 1 : 0),
+  },
+  {
+    id: 'hardware-monitor',
+    answers: answersYesNo,
+    minutes: 1,
+    canAsk: ({ setup }) => canHardwareDecode(setup),
+    chances: ({ state }) => yesNo(shareOn(isHardwareDecoding(state))),
+  },
+  {
+    id: 'graphics-monitor',
+    answers: answersYesNo,
+    minutes: 1,
+    canAsk: ({ setup }) => setup.machine.graphicsRatio > 1,
+    chances: ({ state }) => yesNo(shareOn(isGraphicsDrawing(state))),
+  },
+  {
+    id: 'which-graphics',
+    answers: ['the-slower', 'the-faster'],
+    minutes: 1.5,
+    canAsk: ({ setup }) => setup.machine.graphicsRatio > 6 && setup.machine.hasSecondGraphics !== 'no',
+    chances: ({ state }) => yesNo(state.hidden.isOnSlowGraphics ? 1 : 0),
+  },
+  {
+    id: 'graphics-memory-full',
+    answers: answersYesNo,
+    minutes: 1,
+    canAsk: ({ setup }) => setup.machine.graphicsRatio > 1,
+    chances: ({ state }) => yesNo(state.hidden.troubles.graphicsMemory > 0 ? 0.97 : 0.04),
+  },
+] as const satisfies readonly QuestionDefinition[];
+
+export type QuestionId = (typeof definitions)[number]['id'];
+
+/** Every question, quickest looks among them. Adding one is a row here and its text in messages/questions. */
+export const questionCatalogue: readonly QuestionDefinition<QuestionId>[] = definitions;
+
+/** The question of this id, or undefined: a card may hold answers to those of a newer Oil Can. */
+export const findQuestion = (id: string): QuestionDefinition<QuestionId> | undefined =>
+  questionCatalogue.find((question) => question.id === id);

@@ -1,0 +1,68 @@
+import { describe, expect, it } from 'vitest';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import { createReading, deriveBaseState, type Reading } from '../card';
+import { createOutcomes } from '../load';
+import { listReadingEvidence } from './reading-evidence';
+
+const targetFps = 25;
+const [demo] = await loadDemoCards();
+if (!demo) throw new Error('no demo card');
+const base = deriveBaseState(demo);
+const readingOf = (id: string, shownFps: number, change: Partial<Reading> = {}): Reading => ({
+  ...createReading({ id, takenAtMs: 1, shownFps }),
+  fixes: [],
+  ...change,
+});
+
+/** How well readings agree with a preview that would show a rate. */
+function logAt(readings: readonly Reading[], shownFps: number): number {
+  const out = createOutcomes(1);
+  out.shownFps[0] = shownFps;
+  const view = { state: base, out, index: 0, severityOf: () => 0 };
+  return listReadingEvidence(readings, targetFps, ['playing']).reduce(
+    (sum, { logLikelihood }) => sum + logLikelihood(view),
+    0,
+  );
+}
+
+describe('listReadingEvidence', () => {
+  it('takes repeats of one set-up together: ten say less than ten times what one says', () => {
+    const ten = Array.from({ length: 10 }, (_, i) => readingOf(`r${i}`, 12));
+    const costOfOne = logAt([readingOf('r', 12)], 12) - logAt([readingOf('r', 12)], 16);
+    const costOfTen = logAt(ten, 12) - logAt(ten, 16);
+    expect(costOfTen).toBeGreaterThan(costOfOne);
+    expect(costOfTen).toBeLessThan(3 * costOfOne);
+  });
+
+  it('goes by the middle of repeats, so that one outlier decides nothing', () => {
+    const readings = [readingOf('a', 12), readingOf('b', 12.2), readingOf('c', 3)];
+    expect(logAt(readings, 12)).toBeGreaterThan(logAt(readings, 8));
+  });
+
+  it('takes a reading at the full rate as "at least"', () => {
+    const full = [readingOf('a', 25)];
+    expect(logAt(full, 40)).toBeGreaterThan(logAt(full, 25));
+    expect(logAt(full, 12)).toBeLessThan(logAt(full, 25) - 2);
+    // A plain reading of 24 speaks against 40.
+    expect(logAt([readingOf('b', 24)], 40)).toBeLessThan(logAt([readingOf('b', 24)], 25));
+  });
+
+  it('keeps readings under other fixes and of other moments apart', () => {
+    const readings = [
+      readingOf('a', 12),
+      readingOf('b', 20, { fixes: [{ id: 'close-programs', level: 'all' }] }),
+      readingOf('c', 6, { moment: 'later' }),
+    ];
+    const evidence = listReadingEvidence(readings, targetFps, ['playing']);
+    expect(new Set(evidence.map(({ key }) => key)).size).toBe(3);
+    expect(evidence.map(({ fixes }) => fixes.length)).toEqual([0, 1, 0]);
+  });
+
+  it('says nothing of whether it is good enough where answers are even', () => {
+    const judged = (id: string, isGoodEnough: 'yes' | 'no') => readingOf(id, 12, { isGoodEnough });
+    const keys = (readings: readonly Reading[]) =>
+      listReadingEvidence(readings, targetFps, ['playing']).filter(({ key }) => key.includes('good enough'));
+    expect(keys([judged('a', 'yes'), judged('b', 'no')])).toEqual([]);
+    expect(keys([judged('a', 'yes'), judged('b', 'yes'), judged('c', 'no')])).toHaveLength(1);
+  });
+});

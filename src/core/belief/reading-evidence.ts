@@ -1,0 +1,156 @@
+import type { FixUse, PlayFeel, Reading, ScrubFeel } from '../card/types';
+import { usableScrubMs, usableScrubSlowMs } from '../load/usable';
+import { medianOf } from '../numbers/percentile';
+import type { Complaint } from './complaint';
+import { logOfBounds, readingSpread } from './likelihood';
+import type { SampleView } from './questions';
+import { type Evidence, keyOfFixes, type OutcomeName, weighBounds, weighJudgement, weighValue } from './weighing';
+
+/** A reading within this share of the most that can be shown says only "at least". */
+const censoredRatio = 0.97;
+
+const playBounds: Readonly<Record<PlayFeel, readonly [number, number]>> = {
+  smooth: [0.9, Number.POSITIVE_INFINITY],
+  'nearly-smooth': [0.72, 0.95],
+  uneven: [0.48, 0.77],
+  stumbles: [0.18, 0.52],
+  'stands-still': [0, 0.22],
+};
+
+/** Milliseconds of a jump that feels so. Assumption: a second is unusable. */
+const scrubBounds: Readonly<Record<ScrubFeel, readonly [number, number]>> = {
+  fine: [0, usableScrubMs],
+  jumpy: [usableScrubMs, 900],
+  unusable: [900, Number.POSITIVE_INFINITY],
+};
+
+/** Slow jumps are felt as much as the usual ones: whichever is worse by its own limit. */
+const weighFeltScrub = (low: number, high: number, spread: number) => (view: SampleView) => {
+  const scrubMs = view.out.scrubMs[view.index] as number;
+  const slowMs = ((view.out.scrubSlowMs[view.index] as number) * usableScrubMs) / usableScrubSlowMs;
+  return logOfBounds(Math.max(scrubMs, slowMs), low, high, spread);
+};
+
+/** One thing that readings say, with a key that is the same for the same thing. */
+type Saying = readonly [key: string, logLikelihood: Evidence['logLikelihood']];
+
+/** Readings of one moment under one list of fixes. */
+interface ReadingGroup {
+  readonly fixes: readonly FixUse[];
+  readonly moment: Reading['moment'];
+  readonly readings: readonly Reading[];
+}
+
+/** Puts items together that have the same key, in the order in which keys first appear. */
+function groupBy<Item, Key>(
+  items: readonly Item[],
+  keyOf: (item: Item) => Key,
+): readonly (readonly [Key, readonly Item[]])[] {
+  const groups = new Map<Key, Item[]>();
+  for (const item of items) {
+    const key = keyOf(item);
+    const group = groups.get(key);
+    if (group) group.push(item);
+    else groups.set(key, [item]);
+  }
+  return [...groups];
+}
+
+/**
+ * Repeats of one reading as one: the middle of them, because one in ten is an outlier. What the measuring is off by
+ * grows smaller with their number; what the model is off by does not, and is added where the figure is weighed.
+ */
+const sayFigures = (name: OutcomeName, how: string, figures: readonly number[], spread: number): Saying => {
+  const read = Math.exp(medianOf(figures.map(Math.log)));
+  return [`${name} ${read} ${how} ${figures.length}`, weighValue(name, read, spread / Math.sqrt(figures.length))];
+};
+
+/** The rates that were read, by the way in which they were; those near the most that can be shown say "at least". */
+const sayRates = (name: OutcomeName, readings: readonly Reading[], targetFps: number): readonly Saying[] => {
+  const full = censoredRatio * targetFps;
+  return groupBy(readings, ({ how }) => how).flatMap(([how, taken]) => {
+    const rates = taken.flatMap(({ shownFps }) => (shownFps === null ? [] : [Math.max(0.05, shownFps)]));
+    const below = rates.filter((fps) => fps < full);
+    const fullCount = rates.length - below.length;
+    const spread = readingSpread[how] / Math.sqrt(fullCount);
+    return [
+      ...(below.length > 0 ? [sayFigures(name, how, below, readingSpread[how])] : []),
+      ...(fullCount > 0
+        ? [[`${name} full ${how} ${fullCount}`, weighBounds(name, full, Number.POSITIVE_INFINITY, spread)] as const]
+        : []),
+    ];
+  });
+};
+
+const sayScrubs = (readings: readonly Reading[]): readonly Saying[] =>
+  groupBy(readings, ({ how }) => how).flatMap(([how, taken]) => {
+    const times = taken.flatMap(({ scrubMs }) => (scrubMs === null ? [] : [Math.max(1, scrubMs)]));
+    return times.length > 0 ? [sayFigures('scrubMs', how, times, readingSpread[how] * 2)] : [];
+  });
+
+const sayOpenings = (readings: readonly Reading[]): readonly Saying[] => {
+  const times = readings.flatMap(({ openingSec }) => (openingSec === null ? [] : [Math.max(0.1, openingSec)]));
+  return times.length > 0 ? [sayFigures('openingSec', 'timed', times, readingSpread.timed)] : [];
+};
+
+/** What was felt where nothing was read. */
+const sayFeels = (name: OutcomeName, readings: readonly Reading[], targetFps: number): readonly Saying[] => {
+  const plays = readings.flatMap(({ shownFps, playFeel }) =>
+    shownFps === null && playFeel !== null ? [playFeel] : [],
+  );
+  const jumps = readings.flatMap(({ scrubMs, scrubFeel }) =>
+    scrubMs === null && scrubFeel !== null ? [scrubFeel] : [],
+  );
+  return [
+    ...groupBy(plays, (feel) => feel).map(([feel, { length }]): Saying => {
+      const [low, high] = playBounds[feel];
+      const spread = readingSpread.felt / 2 / Math.sqrt(length);
+      return [`${name} ${feel} ${length}`, weighBounds(name, low * targetFps, high * targetFps, spread)];
+    }),
+    ...groupBy(jumps, (feel) => feel).map(
+      ([feel, { length }]): Saying => [
+        `scrub ${feel} ${length}`,
+        weighFeltScrub(...scrubBounds[feel], readingSpread.felt / Math.sqrt(length)),
+      ],
+    ),
+  ];
+};
+
+/** Whether somebody could edit like this: what they said more often, because they judge one thing alike each time. */
+function sayJudgement(readings: readonly Reading[], complaint: Complaint): readonly Saying[] {
+  const count = (said: Reading['isGoodEnough']): number => readings.filter((r) => r.isGoodEnough === said).length;
+  const balance = count('yes') - count('no');
+  return balance === 0 ? [] : [[`good enough ${balance > 0}`, weighJudgement(balance > 0, complaint)]];
+}
+
+function sayingsOf({ moment, readings }: ReadingGroup, targetFps: number, complaint: Complaint): readonly Saying[] {
+  const rateName: OutcomeName = moment === 'later' ? 'laterFps' : 'shownFps';
+  return [
+    ...sayRates(rateName, readings, targetFps),
+    ...sayScrubs(readings),
+    ...sayOpenings(readings),
+    ...sayFeels(rateName, readings, targetFps),
+    ...sayJudgement(readings, complaint),
+  ];
+}
+
+/**
+ * All that readings say. Those of one set-up are taken together: the model errs alike for each of them, so ten readings
+ * of one set-up must not weigh as much as one of each of ten.
+ */
+export function listReadingEvidence(
+  readings: readonly Reading[],
+  targetFps: number,
+  complaint: Complaint,
+): readonly Evidence[] {
+  const groups = groupBy(readings, ({ fixes, moment }) => `${keyOfFixes(fixes)} ${moment}`);
+  return groups.flatMap(([key, taken]) => {
+    const [{ fixes, moment }] = taken as readonly [Reading];
+    const group = { fixes, moment, readings: taken };
+    return sayingsOf(group, targetFps, complaint).map(([said, logLikelihood]) => ({
+      key: `${key} ${said}`,
+      fixes,
+      logLikelihood,
+    }));
+  });
+}

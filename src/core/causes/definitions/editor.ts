@@ -1,0 +1,75 @@
+import { withHidden, withProjectHeight, withProjectRate } from '../../load/change-state';
+import type { SetupState } from '../../load/types';
+import type { CauseDefinition } from '../types';
+import { byAnswer, hasTrouble, troubleFault, withoutTroubles } from './troubles';
+
+const hasProxies = ({ setup }: SetupState): boolean => setup.clips.some((clip) => clip.proxy !== null);
+
+/**
+ * The editor builds previews, pictures or an index beside playing. Repaired: it is done. What is left of a slow opening
+ * once all else is right is its own too: the pictures it makes of every clip.
+ */
+export const buildingPreviews = {
+  kind: 'configuration',
+  id: 'building-previews',
+  faults: [troubleFault('builds', (_, facts) => byAnswer(facts.isBuilding, { yes: 1.2, no: 0.015, unknown: 0.05 }))],
+  isPresent: (state) => hasTrouble(state, 'builds'),
+  repair: (state) => withoutTroubles(state, 'builds'),
+} as const satisfies CauseDefinition;
+
+/** Proxies exist, and the preview shows the originals all the same. */
+export const proxiesNotShown = {
+  kind: 'configuration',
+  id: 'proxies-not-shown',
+  faults: [
+    {
+      variant: 'not-shown',
+      odds: (setup) => (setup.clips.some((clip) => clip.proxy !== null) ? 0.3 : 0),
+      suppose: (state) => withHidden(state, { areProxiesShown: false }),
+    },
+    {
+      variant: 'not-attached',
+      odds: (setup) => (setup.clips.some((clip) => clip.proxy !== null) ? 0.2 : 0),
+      suppose: (state) => withHidden(state, { areProxiesShown: false, areProxiesAttached: false }),
+    },
+  ],
+  isPresent: (state) => hasProxies(state) && !(state.hidden.areProxiesShown && state.hidden.areProxiesAttached),
+  repair: (state) => withHidden(state, { areProxiesShown: true, areProxiesAttached: true }),
+} as const satisfies CauseDefinition;
+
+/** An open panel decodes the original a second time, proxies or not. */
+export const panelReadsOriginals = {
+  kind: 'configuration',
+  id: 'panel-reads-originals',
+  faults: [
+    {
+      variant: 'open',
+      odds: (_, facts) => byAnswer(facts.isSourcePanelOpen, { yes: 0, no: 0.02, unknown: 0.1 }),
+      suppose: (state) => withHidden(state, { isPanelReadingOriginals: true }),
+    },
+  ],
+  isPresent: (state) => state.hidden.isPanelReadingOriginals,
+  repair: (state) => withHidden(state, { isPanelReadingOriginals: false }),
+} as const satisfies CauseDefinition;
+
+/** A project is larger than what is delivered when it has a fifth more lines, or frames a second. */
+const mismatchRatio = 1.2;
+
+/** The project is set up larger or faster than what will be delivered. */
+export const projectMismatch = {
+  kind: 'configuration',
+  id: 'project-mismatch',
+  faults: [],
+  isPresent: ({ setup }) => {
+    const { heightPx, frameRateFps } = setup.delivered;
+    return (
+      (heightPx !== null && setup.timeline.heightPx >= mismatchRatio * heightPx) ||
+      (frameRateFps !== null && setup.timeline.frameRateFps >= mismatchRatio * frameRateFps)
+    );
+  },
+  repair: (state) => {
+    const { heightPx, frameRateFps } = state.setup.delivered;
+    const resized = heightPx === null ? state : withProjectHeight(state, heightPx);
+    return frameRateFps === null ? resized : withProjectRate(resized, frameRateFps);
+  },
+} as const satisfies CauseDefinition;

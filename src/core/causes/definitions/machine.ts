@@ -1,0 +1,135 @@
+import { fastDrive, withEditor, withFastMedia, withMachine, withoutPrograms } from '../../load/change-state';
+import { mixClips } from '../../load/clip-mix';
+import { editorWantsMib, memoryNeededMib, previewMemoryMibOf } from '../../load/memory';
+import type { SetupState } from '../../load/types';
+import type { CauseDefinition } from '../types';
+import { byAnswer, hasTrouble, troubleFault, withoutTroubles } from './troubles';
+
+/** Other programs keep the cores or the memory. Repaired: none of those that may be closed runs. */
+export const programsBusy = {
+  kind: 'configuration',
+  id: 'programs-busy',
+  faults: [troubleFault('programs', () => 0.07)],
+  isPresent: (state) =>
+    hasTrouble(state, 'programs') ||
+    state.setup.programs.some(
+      (program) => program.canClose !== 'no' && program.busyCores + program.memoryMib / 4096 > 0.1,
+    ),
+  repair: (state) =>
+    withoutTroubles(
+      withoutPrograms(state, (program) => program.canClose !== 'no'),
+      'programs',
+    ),
+} as const satisfies CauseDefinition;
+
+/** The processor is held below its speed, by a power mode or by heat. */
+export const powerOrHeat = {
+  kind: 'configuration',
+  id: 'power-or-heat',
+  faults: [
+    troubleFault(
+      'power',
+      (setup, facts) => (setup.machine.powerRatio < 0.9 ? 0.1 : 0.05) * (facts.isPluggedIn === 'no' ? 2.5 : 1),
+    ),
+    troubleFault('heat', (setup) => byAnswer(setup.machine.isThin, { yes: 0.07, no: 0.02, unknown: 0.04 })),
+  ],
+  isPresent: (state) => hasTrouble(state, 'power') || hasTrouble(state, 'heat') || state.setup.machine.powerRatio < 0.8,
+  repair: (state) => withoutTroubles(withMachine(state, { powerRatio: 1 }), 'power', 'heat'),
+} as const satisfies CauseDefinition;
+
+/** Enough for anything in range. */
+const endlessMib = 4_194_304;
+
+/** How many seconds fit into the memory for computed pictures is asked only where an editor computes first. */
+const isPreviewMemoryShort = ({ setup }: SetupState): boolean =>
+  setup.editor.playsBy === 'computing-first' && previewMemoryMibOf(setup) < 8192;
+
+/** More memory is wanted than there is, or the editor is kept too short, or given so much that the system is. */
+export const memoryShort = {
+  kind: 'configuration',
+  id: 'memory-short',
+  faults: [troubleFault('memory', () => 0.045)],
+  isPresent: (state) => {
+    const mix = mixClips(state);
+    const { machine, editor } = state.setup;
+    return (
+      hasTrouble(state, 'memory') ||
+      memoryNeededMib(state.setup, mix) > 0.85 * machine.memoryMib ||
+      (editor.memoryGivenMib !== null && editorWantsMib(state.setup, mix) > 0.9 * editor.memoryGivenMib) ||
+      isPreviewMemoryShort(state)
+    );
+  },
+  repair: (state) =>
+    withoutTroubles(
+      withEditor(withMachine(state, { memoryMib: endlessMib }), { memoryGivenMib: null, previewMemoryMib: 262_144 }),
+      'memory',
+    ),
+} as const satisfies CauseDefinition;
+
+/** A drive slower than this may be felt. Assumption. */
+const slowMegabytePerSec = 300;
+
+/** The drive gives the footage too slowly. Repaired: the footage lies on a solid-state drive inside the machine. */
+export const driveSlow = {
+  kind: 'configuration',
+  id: 'drive-slow',
+  faults: [
+    troubleFault('drive', (setup) =>
+      setup.clips.some((clip) => clip.original.drive.readMegabytePerSec < slowMegabytePerSec) ? 0.1 : 0.05,
+    ),
+  ],
+  isPresent: (state) =>
+    hasTrouble(state, 'drive') ||
+    state.setup.clips.some((clip) => clip.original.drive.readMegabytePerSec < slowMegabytePerSec),
+  repair: withFastMedia,
+} as const satisfies CauseDefinition;
+
+/** The drive with the system has no room left: swapping and caches stall everything. */
+export const systemDriveFull = {
+  kind: 'configuration',
+  id: 'system-drive-full',
+  faults: [
+    troubleFault('systemDrive', ({ machine }, facts) => {
+      if (!facts.isSystemDriveStated) return 0.04;
+      if (machine.systemDriveFreeRatio < 0.07) return 1.2;
+      return machine.systemDriveFreeRatio < 0.12 ? 0.15 : 0.012;
+    }),
+  ],
+  isPresent: (state) => hasTrouble(state, 'systemDrive'),
+  repair: (state) => withoutTroubles(state, 'systemDrive'),
+} as const satisfies CauseDefinition;
+
+/** The editor's caches lie on a drive that is slow to answer. */
+export const cacheMisplaced = {
+  kind: 'configuration',
+  id: 'cache-misplaced',
+  faults: [
+    troubleFault('cache', ({ machine }) => (machine.cacheDrive.readMegabytePerSec < slowMegabytePerSec ? 1 : 0.02)),
+  ],
+  isPresent: (state) => hasTrouble(state, 'cache'),
+  repair: (state) => withoutTroubles(withMachine(state, { cacheDrive: fastDrive }), 'cache'),
+} as const satisfies CauseDefinition;
+
+/** Editor, system or drivers are out of date, or the editor's settings are damaged, and everything takes longer. */
+export const softwareStale = {
+  kind: 'configuration',
+  id: 'software-stale',
+  faults: [
+    troubleFault(
+      'software',
+      (_, facts) =>
+        byAnswer(facts.isUpToDate, { yes: 0.012, no: 0.4, unknown: 0.06 }) * (facts.wasRestarted === 'no' ? 1.2 : 1),
+    ),
+  ],
+  isPresent: (state) => hasTrouble(state, 'software'),
+  repair: (state) => withoutTroubles(state, 'software'),
+} as const satisfies CauseDefinition;
+
+/** Something that no entry here explains. It has no cure here, and saying so is an honest end. */
+export const nothingExplainsIt = {
+  kind: 'configuration',
+  id: 'nothing-explains-it',
+  faults: [troubleFault('unexplained', () => 0.09)],
+  isPresent: (state) => hasTrouble(state, 'unexplained'),
+  repair: (state) => withoutTroubles(state, 'unexplained'),
+} as const satisfies CauseDefinition;

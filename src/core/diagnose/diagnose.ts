@@ -1,0 +1,136 @@
+import {
+  type Belief,
+  type BelieveOptions,
+  believe,
+  type CauseBelief,
+  forecastUnder,
+  gapUnder,
+  rankCauses,
+  sharesUnder,
+} from '../belief';
+import { type FixUse, fixesInForce, type JobCard, keptFixes } from '../card';
+import { isOpenEnd } from '../causes';
+import { applyFixes, type FixAtLevel, fixCatalogue } from '../fixes';
+import { compile, estimateCompiled, type LaneId, laneIds, pickSample, type StageCost, stageIds } from '../load';
+import type { Range } from '../numbers/percentile';
+import { listCandidates } from './candidates';
+import { leastScore, type NextTest, rankNextTests } from './next-tests';
+import { findPlans, type Plan, planProbability } from './plan';
+import { findRelief, type Relief } from './relief';
+import { listSideLeads, type SideLead } from './side-complaints';
+
+/** What something bought would bring, on top of what is in force. */
+export interface Upgrade {
+  readonly id: string;
+  readonly shownFps: Range;
+  readonly usableProbability: number;
+}
+
+/** Everything that is concluded from a card. Plain data: it travels from a worker. */
+export interface Diagnosis {
+  readonly targetFps: number;
+  readonly budgetMs: number;
+  readonly stages: readonly StageCost[];
+  readonly bindingLane: LaneId;
+  readonly shownFps: Range;
+  readonly scrubMs: Range;
+  /** How likely the preview is usable as it is set up now. */
+  readonly usableProbability: number;
+  readonly causes: readonly CauseBelief[];
+  readonly nextTests: readonly NextTest[];
+  readonly plans: readonly Plan[];
+  /** Only where no plan and no next look is worth taking, and the preview is not usable. */
+  readonly relief: Relief | null;
+  /** Only where there is no plan. */
+  readonly upgrades: readonly Upgrade[];
+  /** Kept fixes that a stronger one has made needless. */
+  readonly giveBack: readonly FixUse[];
+  /** Complaints that are no preview lag, each with what leads on. */
+  readonly sideLeads: readonly SideLead[];
+  /** Nothing in the catalogue explains what was read: an honest end, with what remains to try. */
+  readonly isUnexplained: boolean;
+}
+
+/** Samples that the shown stages are an average of. */
+const stageSampleCount = 160;
+
+/** Where the time goes on average, and the lane that binds most often. */
+function averageStages(belief: Belief, fixes: readonly FixAtLevel[]): Pick<Diagnosis, 'stages' | 'bindingLane'> {
+  const sums = new Map<string, StageCost>();
+  const binding: Record<LaneId, number> = { drive: 0, decoder: 0, drawing: 0 };
+  for (const part of belief.parts) {
+    const count = Math.min(part.count, Math.max(1, Math.round(part.weight * stageSampleCount)));
+    const coefficients = compile(applyFixes(part.hypothesis.state, fixes), 'heaviest');
+    for (let i = 0; i < count; i++) {
+      const frame = estimateCompiled(coefficients, pickSample(part.samples, i));
+      const weight = part.weight / count;
+      binding[frame.bindingLane] += weight;
+      for (const { id, lane, ms } of frame.stages)
+        sums.set(id, { id, lane, ms: (sums.get(id)?.ms ?? 0) + ms * weight });
+    }
+  }
+  return {
+    stages: stageIds.map((id) => sums.get(id)).filter((stage) => stage !== undefined),
+    bindingLane: laneIds.reduce((most, lane) => (binding[lane] > binding[most] ? lane : most)),
+  };
+}
+
+/** Kept fixes without which the preview is as likely usable: what was sacrificed for them can be given back. */
+function findGiveBack(belief: Belief, card: JobCard, usableProbability: number): readonly FixUse[] {
+  const kept = keptFixes(card);
+  if (usableProbability < planProbability) return [];
+  return kept.filter((fix) => {
+    const others = kept.filter((other) => other !== fix);
+    return gapUnder(belief, others).usableProbability >= usableProbability - 0.02;
+  });
+}
+
+const weighUpgrades = (belief: Belief, inForce: readonly FixUse[]): readonly Upgrade[] =>
+  fixCatalogue
+    .filter((fix) => fix.group === 'upgrades' && fix.levelsFor(belief.base).length > 0)
+    .map(({ id, defaultLevel }) => {
+      const { shownFps, usableProbability } = forecastUnder(belief, [...inForce, { id, level: defaultLevel }]);
+      return { id, shownFps, usableProbability };
+    })
+    .sort((a, b) => b.usableProbability - a.usableProbability);
+
+/** Above this the unexplained is the likeliest explanation. */
+const unexplainedProbability = 0.5;
+
+/**
+ * The whole answer for a card: causes, next steps and plans, from everything on it and nothing else. Where the preview
+ * is likely usable with what is in force, the causes are those of the set-up before any fix; else of what is left.
+ */
+export const diagnose = (card: JobCard, options: BelieveOptions = {}): Diagnosis =>
+  conclude(card, believe(card, options));
+
+/** The answer for a card of which this is believed. */
+export function conclude(card: JobCard, belief: Belief): Diagnosis {
+  const inForce = fixesInForce(card);
+  const now = forecastUnder(belief, inForce);
+  const isSolved = now.usableProbability >= 0.5;
+  const sharesNow = sharesUnder(belief, inForce);
+  const causes = rankCauses(isSolved && inForce.length > 0 ? sharesUnder(belief, []) : sharesNow);
+  const candidates = listCandidates(card, belief, inForce);
+  const plans = findPlans(belief, inForce, candidates);
+  const nextTests = rankNextTests(card, belief, inForce, sharesNow, candidates);
+  const isAtAnEnd = plans.length === 0 && (nextTests[0]?.score ?? 0) < leastScore;
+  const { targetFps } = applyFixes(belief.base, inForce).setup;
+  const top = causes[0];
+  return {
+    targetFps,
+    budgetMs: 1000 / targetFps,
+    ...averageStages(belief, inForce),
+    shownFps: now.shownFps,
+    scrubMs: now.scrubMs,
+    usableProbability: now.usableProbability,
+    causes,
+    nextTests,
+    plans,
+    relief: isAtAnEnd && !isSolved ? findRelief(belief, inForce, candidates) : null,
+    upgrades: plans.length > 0 || isSolved ? [] : weighUpgrades(belief, inForce),
+    giveBack: findGiveBack(belief, card, now.usableProbability),
+    sideLeads: listSideLeads(card),
+    isUnexplained: top !== undefined && isOpenEnd(top.id) && top.probability >= unexplainedProbability,
+  };
+}

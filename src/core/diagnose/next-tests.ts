@@ -1,0 +1,318 @@
+import {
+  type Belief,
+  type BeliefPart,
+  gapOf,
+  isAboutPlayingOnly,
+  outcomesUnder,
+  type PartOutcomes,
+  type PartShares,
+  type QuestionId,
+  questionCatalogue,
+  type Respect,
+  usableGap,
+} from '../belief';
+import type { FixUse, JobCard } from '../card';
+import type { CauseId } from '../causes';
+import type { FixId, FixLevel } from '../fixes';
+import { compile, createOutcomes, evaluate, type Outcomes } from '../load';
+import type { Candidate } from './candidates';
+
+/** A step that would tell something, cure, or both. */
+export interface NextTest {
+  /** A fix to try, or a question to answer. */
+  readonly kind: 'fix' | 'question';
+  readonly id: FixId | QuestionId;
+  readonly level: FixLevel;
+  /** What its outcome is expected to say about the causes, in bits. */
+  readonly bits: number;
+  /** How likely the preview is usable with it. */
+  readonly cureProbability: number;
+  readonly minutes: number;
+  /** Worth a minute; the order of the list. */
+  readonly score: number;
+}
+
+/** What is left to do where nothing is known yet, in minutes: about what a lap through a list of tips takes. Assumption. */
+const minutesLeft = 40;
+/** Below this worth a step is not worth taking. */
+export const leastScore = 0.05;
+/** Below this many bits little is left to be found out. */
+const leastBitsLeft = 0.4;
+/** An outcome this certain is not worth a look, unless it cures. */
+const knownRatio = 0.95;
+/**
+ * A look changes nothing and cannot go wrong, and what it tells stays true: it is worth so many times a trial that tells
+ * as much. Weighed on seeds 1 to 300.
+ */
+const lookBonus = 5;
+/** Taking a reading after a change. */
+const readingMinutes = 1;
+
+/** Width of a histogram's column, in logarithms: about what two readings differ by. */
+const columnWidth = 0.22;
+const columnCount = 48;
+
+/** The outcome that a reading of a respect looks at. */
+const outcomeOf: Readonly<Record<Respect, keyof Outcomes>> = {
+  playing: 'shownFps',
+  later: 'laterFps',
+  scrubbing: 'scrubMs',
+  opening: 'openingSec',
+  looking: 'lookMs',
+  cuts: 'cutMs',
+  waiting: 'fitSec',
+};
+
+const entropyOf = (masses: Iterable<number>, total: number): number => {
+  let sum = 0;
+  for (const mass of masses) if (mass > 0) sum -= (mass / total) * Math.log2(mass / total);
+  return sum;
+};
+
+/** Samples that tests are weighed on; enough to order them by. */
+const weighedSampleCount = 512;
+
+/** How many of a part's samples are looked at: by its weight, and a few of each. */
+const weighedCount = (part: BeliefPart): number =>
+  Math.min(part.count, Math.max(4, Math.round(part.weight * weighedSampleCount)));
+
+/** What two readings of the same thing differ by, as weights of neighbouring columns (a normal spread of 0.19). */
+const blur = [0.06, 0.24, 0.4, 0.24, 0.06] as const;
+
+/** Shares of every cause in each column of a histogram of what would be read or answered. */
+class ShareHistogram {
+  private readonly columns = new Map<CauseId, Float64Array>();
+
+  constructor(private readonly count: number) {}
+
+  /** Adds one part: `columnOf` gives the column of each sample, with which share `massOf` it falls there. */
+  add({ part, shares }: PartShares, massOf: Float64Array, columnOf: Int32Array): void {
+    const count = weighedCount(part);
+    const weight = part.weight / count;
+    for (const [id, values] of shares) {
+      let masses = this.columns.get(id);
+      if (!masses) {
+        masses = new Float64Array(this.count);
+        this.columns.set(id, masses);
+      }
+      for (let i = 0; i < count; i++) {
+        const column = columnOf[i] as number;
+        masses[column] = (masses[column] as number) + (values[i] as number) * (massOf[i] as number) * weight;
+      }
+    }
+  }
+
+  /** The same histogram as it would be read, with the spread of a reading. */
+  blurred(): ShareHistogram {
+    const result = new ShareHistogram(this.count);
+    for (const [id, masses] of this.columns) {
+      const spread = new Float64Array(this.count);
+      for (let at = 0; at < this.count; at++)
+        for (const [k, share] of blur.entries()) {
+          const to = Math.max(0, Math.min(this.count - 1, at + k - 2));
+          spread[to] = (spread[to] as number) + (masses[at] as number) * share;
+        }
+      result.columns.set(id, spread);
+    }
+    return result;
+  }
+
+  /** Bits that the column tells of the cause, and how certain the likeliest column is, its neighbours included. */
+  tell(): { readonly bits: number; readonly certainty: number } {
+    const totals = new Float64Array(this.count);
+    const sums: number[] = [];
+    let all = 0;
+    for (const masses of this.columns.values()) {
+      let sum = 0;
+      for (let at = 0; at < this.count; at++) {
+        totals[at] = (totals[at] as number) + (masses[at] as number);
+        sum += masses[at] as number;
+      }
+      sums.push(sum);
+      all += sum;
+    }
+    if (all <= 0) return { bits: 0, certainty: 1 };
+    let after = 0;
+    let most = 0;
+    for (let at = 0; at < this.count; at++) {
+      const total = totals[at] as number;
+      most = Math.max(most, total + (totals[at - 1] ?? 0) + (totals[at + 1] ?? 0));
+      if (total <= 1e-12) continue;
+      let entropy = 0;
+      for (const masses of this.columns.values()) {
+        const share = (masses[at] as number) / total;
+        if (share > 0) entropy -= share * Math.log2(share);
+      }
+      after += (total / all) * entropy;
+    }
+    return { bits: Math.max(0, entropyOf(sums, all) - after), certainty: most / all };
+  }
+}
+
+/** The respect with the largest gap: a reading after a change looks at that one first. */
+function worstRespect({ complaint }: Belief, parts: readonly PartOutcomes[]): Respect {
+  const [first, ...others] = complaint;
+  if (!first) throw new Error('worstRespect: nothing is complained of');
+  const gapIn = (respect: Respect): number =>
+    parts.reduce((sum, { part, state, out, sampleWeight }) => {
+      let own = 0;
+      for (let i = 0; i < part.count; i++) own += gapOf([respect], state, out, i);
+      return sum + own * sampleWeight;
+    }, 0);
+  return others.reduce((worst, respect) => (gapIn(respect) > gapIn(worst) ? respect : worst), first);
+}
+
+const scoreOf = (cureProbability: number, bits: number, bitsLeft: number, minutes: number): number =>
+  (cureProbability * minutesLeft + (bits / Math.max(leastBitsLeft, bitsLeft)) * minutesLeft) / minutes;
+
+/** The column of a histogram that a predicted figure falls into. */
+const columnOfFigure = (figure: number): number =>
+  Math.max(0, Math.min(columnCount - 1, Math.round(Math.log(Math.max(1e-3, figure)) / columnWidth + columnCount / 3)));
+
+/** The set-up in force as every part sees it; fixes are compared with it. */
+interface AsIs {
+  readonly shares: readonly PartShares[];
+  readonly parts: readonly PartOutcomes[];
+  readonly respect: Respect;
+  readonly bitsLeft: number;
+  /** Bits that reading again without a change would tell: only what a fix tells beyond that is its own. */
+  readonly bitsOfReading: number;
+}
+
+const evenly = new Float64Array(weighedSampleCount).fill(1);
+
+/** The columns that the samples of a part fall into. */
+function columnsOf(figures: Float64Array, count: number): Int32Array {
+  const columnOf = new Int32Array(count);
+  for (let i = 0; i < count; i++) columnOf[i] = columnOfFigure(figures[i] as number);
+  return columnOf;
+}
+
+/** Bits that a reading of the set-up in force would tell. */
+function bitsOfReadingAgain(shares: readonly PartShares[], parts: readonly PartOutcomes[], respect: Respect): number {
+  const histogram = new ShareHistogram(columnCount);
+  for (const [p, { part, out }] of parts.entries())
+    histogram.add(shares[p] as PartShares, evenly, columnsOf(out[outcomeOf[respect]], weighedCount(part)));
+  return histogram.blurred().tell().bits;
+}
+
+/** What trying a fix would tell, and how likely it cures. */
+function weighFix(
+  { complaint }: Belief,
+  { shares, parts, respect, bitsLeft, bitsOfReading }: AsIs,
+  candidate: Candidate,
+): NextTest & { readonly certainty: number } {
+  const histogram = new ShareHistogram(columnCount);
+  const isPlayingOnly = isAboutPlayingOnly(complaint);
+  const changedOut = createOutcomes(weighedSampleCount);
+  let cured = 0;
+  let ill = 0;
+  for (const [p, { part, state, out }] of parts.entries()) {
+    const count = weighedCount(part);
+    const own = shares[p] as PartShares;
+    const weight = part.weight / count;
+    const changed = candidate.fix.applyTo(state, candidate.level);
+    // Under most hypotheses most fixes change nothing, and need no work.
+    const isSame = changed === state;
+    if (!isSame) evaluate(compile(changed, 'heaviest'), part.samples, changedOut, { to: count, isPlayingOnly });
+    const shown = isSame ? out : changedOut;
+    for (let i = 0; i < count; i++) {
+      if ((own.gaps[i] as number) <= usableGap) continue;
+      ill += weight;
+      if (!isSame && gapOf(complaint, changed, shown, i) <= usableGap) cured += weight;
+    }
+    histogram.add(own, evenly, columnsOf(shown[outcomeOf[respect]], count));
+  }
+  const cureProbability = ill > 0 ? Math.min(1, cured / ill) : 0;
+  const minutes = candidate.minutes + readingMinutes;
+  const { bits: told, certainty } = histogram.blurred().tell();
+  const bits = Math.max(0, told - bitsOfReading);
+  return {
+    kind: 'fix',
+    id: candidate.id,
+    level: candidate.level,
+    bits,
+    cureProbability,
+    minutes,
+    score: scoreOf(cureProbability, bits, bitsLeft, minutes),
+    certainty,
+  };
+}
+
+/** What answering a question would tell. */
+function weighQuestions(
+  card: JobCard,
+  belief: Belief,
+  { shares, parts, bitsLeft }: AsIs,
+): readonly (NextTest & { readonly certainty: number })[] {
+  const isAnswered = (id: string): boolean => card.answers.some((answer) => answer.questionId === id);
+  const isRefused = (id: string): boolean => card.refused.some((test) => test.id === id);
+  const open = questionCatalogue.filter(({ id, canAsk }) => !isAnswered(id) && !isRefused(id) && canAsk(belief.base));
+  return open.map((question) => {
+    const histogram = new ShareHistogram(question.answers.length);
+    for (const [p, { part, state, out }] of parts.entries()) {
+      const count = weighedCount(part);
+      const view = {
+        state,
+        out,
+        index: 0,
+        severityOf: (id: keyof typeof state.hidden.troubles): number =>
+          state.hidden.troubles[id] > 0 ? (part.samples[`${id}Severity`][view.index] as number) : 0,
+      };
+      const masses = question.answers.map(() => new Float64Array(count));
+      for (view.index = 0; view.index < count; view.index++)
+        for (const [at, chance] of question.chances(view).entries()) (masses[at] as Float64Array)[view.index] = chance;
+      for (const [at, massOf] of masses.entries())
+        histogram.add(shares[p] as PartShares, massOf, new Int32Array(count).fill(at));
+    }
+    const { bits } = histogram.tell();
+    return {
+      kind: 'question' as const,
+      id: question.id,
+      level: null,
+      bits,
+      cureProbability: 0,
+      minutes: question.minutes,
+      score: lookBonus * scoreOf(0, bits, bitsLeft, question.minutes),
+      certainty: 0,
+    };
+  });
+}
+
+/** How much is given back at no cost by undoing: of two of equal worth the more reversible comes first. */
+const compareWorth = (a: NextTest, b: NextTest): number =>
+  Math.abs(a.score - b.score) > 0.02 * Math.max(a.score, b.score) ? b.score - a.score : a.minutes - b.minutes;
+
+/**
+ * The steps worth doing next, best first: each fix at its best level, and each open question. A step whose outcome is
+ * over 95 % known is left out unless it cures. O(candidates × samples).
+ */
+export function rankNextTests(
+  card: JobCard,
+  belief: Belief,
+  inForce: readonly FixUse[],
+  shares: readonly PartShares[],
+  candidates: readonly Candidate[],
+): readonly NextTest[] {
+  const masses = new Map<CauseId, number>();
+  for (const { part, shares: own } of shares)
+    for (const [id, values] of own)
+      masses.set(
+        id,
+        (masses.get(id) ?? 0) + (part.weight / part.count) * values.reduce((sum, value) => sum + value, 0),
+      );
+  const total = [...masses.values()].reduce((sum, mass) => sum + mass, 0);
+  const bitsLeft = total > 0 ? entropyOf(masses.values(), total) : 0;
+  const parts = outcomesUnder(belief, inForce);
+  const respect = worstRespect(belief, parts);
+  const asIs: AsIs = { shares, parts, respect, bitsLeft, bitsOfReading: bitsOfReadingAgain(shares, parts, respect) };
+  const fixes = candidates.map((candidate) => weighFix(belief, asIs, candidate));
+  const bestLevels = [...new Set(fixes.map(({ id }) => id))].map((id) =>
+    fixes.filter((test) => test.id === id).reduce((best, test) => (test.score > best.score ? test : best)),
+  );
+  return [...bestLevels, ...weighQuestions(card, belief, asIs)]
+    .filter(({ certainty, cureProbability }) => certainty <= knownRatio || cureProbability > 0.3)
+    .filter(({ bits, cureProbability }) => bits > 0.005 || cureProbability > 0.01)
+    .map(({ certainty: _, ...test }) => test)
+    .sort(compareWorth);
+}

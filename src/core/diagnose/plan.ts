@@ -1,0 +1,280 @@
+import { type Belief, type BeliefPart, forecastUnder, gapOf, gapUnder, isAboutPlayingOnly, usableGap } from '../belief';
+import type { FixUse } from '../card';
+import { applyFixes, type FixAtLevel, findFix, fixIds, type Sacrifice } from '../fixes';
+import { compile, createOutcomes, evaluate, type Outcomes, type SetupState } from '../load';
+import type { Range } from '../numbers/percentile';
+import { type Candidate, excludeEachOther } from './candidates';
+
+/** Ways of choosing among plans: what a person minds most. */
+export const planIds = ['quickest', 'best-picture', 'least-to-put-back'] as const;
+export type PlanId = (typeof planIds)[number];
+
+/** Fixes that together make the preview usable. */
+export interface Plan {
+  readonly id: PlanId;
+  readonly fixes: readonly FixAtLevel[];
+  readonly minutes: number;
+  readonly shownFps: Range;
+  readonly scrubMs: Range;
+  /** How likely the preview is usable with it. */
+  readonly probability: number;
+}
+
+/**
+ * What a full sacrifice of each kind, or an hour of doing, costs under each way of choosing. Every way keeps a little
+ * of the others, so that no plan wins by giving up something for nothing. Assumptions.
+ */
+const weightings: Readonly<Record<PlanId, Sacrifice & { readonly doing: number }>> = {
+  quickest: { picture: 0.6, functions: 1.2, minutes: 0.6, disk: 0.2, putBack: 0.2, risk: 0.8, doing: 2.4 },
+  'best-picture': { picture: 4, functions: 2, minutes: 0.2, disk: 0.15, putBack: 0.3, risk: 0.6, doing: 0.3 },
+  'least-to-put-back': { picture: 0.5, functions: 0.8, minutes: 0.2, disk: 0.2, putBack: 4, risk: 1, doing: 0.3 },
+};
+
+export interface PlanOptions {
+  readonly beamWidth?: number;
+  readonly mostFixes?: number;
+}
+
+const usualBeamWidth = 8;
+const usualMostFixes = 5;
+/** A plan is one where the preview is this likely usable. */
+export const planProbability = 0.8;
+/** A fix that adds less than this is left out again. */
+const leastAdded = 0.01;
+const roughSampleCount = 256;
+/** Fixes that are looked at in a plan; the others bring nothing by themselves. */
+const mostCandidates = 16;
+
+const costOf = (id: PlanId, state: SetupState, { fix, level, minutes }: Candidate): number => {
+  const weights = weightings[id];
+  const sacrifice = fix.sacrifice(state, level);
+  const kinds = Object.keys(sacrifice) as (keyof Sacrifice)[];
+  return kinds.reduce((sum, kind) => sum + weights[kind] * sacrifice[kind], (weights.doing * minutes) / 60);
+};
+
+interface RoughGap {
+  readonly probability: number;
+  readonly gap: number;
+}
+
+/** One part of the belief in a rough look: few of its samples, and what is known of the states it can be brought to. */
+class RoughPart {
+  private readonly gaps = new Map<SetupState, RoughGap>();
+  private readonly changes = new Map<SetupState, Map<Candidate, SetupState>>();
+
+  constructor(
+    readonly part: BeliefPart,
+    private readonly state: SetupState,
+    private readonly gapAt: (state: SetupState) => RoughGap,
+  ) {}
+
+  /** Under most hypotheses most fixes change nothing, so that many sets of fixes come to one state. */
+  of(fixes: readonly Candidate[]): RoughGap {
+    let state = this.state;
+    for (const candidate of fixes) state = this.changed(state, candidate);
+    const known = this.gaps.get(state) ?? this.gapAt(state);
+    this.gaps.set(state, known);
+    return known;
+  }
+
+  private changed(state: SetupState, candidate: Candidate): SetupState {
+    const ofState = this.changes.get(state) ?? new Map<Candidate, SetupState>();
+    this.changes.set(state, ofState);
+    const changed = ofState.get(candidate) ?? candidate.fix.applyTo(state, candidate.level);
+    ofState.set(candidate, changed);
+    return changed;
+  }
+}
+
+/** How likely usable, and how large the gap, under sets of fixes by a look at some samples; each set is worked out once. */
+class RoughForecast {
+  private readonly known = new Map<string, RoughGap>();
+  private readonly isPlayingOnly: boolean;
+  private readonly parts: readonly RoughPart[];
+  private readonly out: Outcomes = createOutcomes(roughSampleCount + 1);
+
+  constructor(
+    private readonly belief: Belief,
+    inForce: readonly FixUse[],
+  ) {
+    this.isPlayingOnly = isAboutPlayingOnly(belief.complaint);
+    this.parts = belief.parts.flatMap((part) => {
+      const wanted = Math.round(part.weight * Math.min(roughSampleCount, belief.sampleCount));
+      const count = Math.min(part.count, wanted);
+      const state = applyFixes(part.hypothesis.state, inForce);
+      return count > 0 ? [new RoughPart(part, state, (changed) => this.gapOfPart(part, count, changed))] : [];
+    });
+  }
+
+  of(fixes: readonly Candidate[]): RoughGap {
+    const ordered = inOrder(fixes);
+    const key = keyOf(ordered);
+    const remembered = this.known.get(key);
+    if (remembered) return remembered;
+    let total = 0;
+    let usable = 0;
+    let gap = 0;
+    for (const rough of this.parts) {
+      const { weight } = rough.part;
+      const figures = rough.of(ordered);
+      total += weight;
+      usable += weight * figures.probability;
+      gap += weight * figures.gap;
+    }
+    const figures = { probability: usable / total, gap: gap / total };
+    this.known.set(key, figures);
+    return figures;
+  }
+
+  private gapOfPart(part: BeliefPart, count: number, state: SetupState): RoughGap {
+    evaluate(compile(state, 'heaviest'), part.samples, this.out, { to: count, isPlayingOnly: this.isPlayingOnly });
+    let usableCount = 0;
+    let gap = 0;
+    for (let i = 0; i < count; i++) {
+      const own = gapOf(this.belief.complaint, state, this.out, i);
+      gap += own;
+      if (own <= usableGap) usableCount++;
+    }
+    return { probability: usableCount / count, gap: gap / count };
+  }
+}
+
+const keyOf = (fixes: readonly Candidate[]): string => fixes.map(({ id, level }) => `${id}=${level}`).join('+');
+
+/** Always the order of the catalogue, so that a set of fixes is one plan however it was found. */
+const inOrder = (fixes: readonly Candidate[]): readonly Candidate[] =>
+  [...fixes].sort((a, b) => fixIds.indexOf(a.id) - fixIds.indexOf(b.id));
+
+/** Leaves out, dearest first, what the plan does as well without. */
+function withoutNeedless(
+  fixes: readonly Candidate[],
+  cost: (candidate: Candidate) => number,
+  probabilityOf: (fixes: readonly Candidate[]) => number,
+): readonly Candidate[] {
+  let kept = fixes;
+  for (const candidate of [...fixes].sort((a, b) => cost(b) - cost(a))) {
+    const others = kept.filter((other) => other !== candidate);
+    const without = probabilityOf(others);
+    if (without >= planProbability && without >= probabilityOf(kept) - leastAdded) kept = others;
+  }
+  return kept;
+}
+
+interface Node {
+  readonly fixes: readonly Candidate[];
+  readonly cost: number;
+  readonly gap: number;
+}
+
+/** Sets that a rough look finds this much short of likely usable are looked at on all samples too. */
+const roughMargin = 0.05;
+const mostFinalists = 24;
+
+/** Sets that are likely usable by a rough look, the cheapest first. Beam search over sets of fixes. */
+function searchCheapest(
+  candidates: readonly Candidate[],
+  cost: (candidate: Candidate) => number,
+  rough: RoughForecast,
+  { beamWidth = usualBeamWidth, mostFixes = usualMostFixes }: PlanOptions,
+): readonly (readonly Candidate[])[] {
+  const whole = Math.max(1e-6, rough.of([]).gap);
+  // What a gap is worth in cost: closing all of it may cost about as much as a full sacrifice.
+  const worth = ({ cost: spent, gap }: Node): number => spent + (2 * gap) / whole;
+  let beam: readonly Node[] = [{ fixes: [], cost: 0, gap: whole }];
+  const finalists: Node[] = [];
+  let sureCost = Number.POSITIVE_INFINITY;
+  for (let depth = 0; depth < mostFixes; depth++) {
+    const next = new Map<string, Node>();
+    for (const node of beam)
+      for (const candidate of candidates) {
+        if (node.fixes.some((held) => excludeEachOther(held.fix, candidate.fix))) continue;
+        const fixes = inOrder([...node.fixes, candidate]);
+        const key = keyOf(fixes);
+        if (next.has(key)) continue;
+        const spent = node.cost + cost(candidate);
+        if (spent >= sureCost) continue;
+        const { probability, gap } = rough.of(fixes);
+        // A step that closes nothing is no step.
+        if (gap > node.gap - 1e-4 * whole) continue;
+        const reached = { fixes, cost: spent, gap };
+        if (probability >= planProbability - roughMargin) finalists.push(reached);
+        if (probability >= planProbability + roughMargin) sureCost = spent;
+        else next.set(key, reached);
+      }
+    beam = [...next.values()].sort((a, b) => worth(a) - worth(b)).slice(0, beamWidth);
+    if (beam.length === 0) break;
+  }
+  return finalists
+    .sort((a, b) => a.cost - b.cost)
+    .slice(0, mostFinalists)
+    .map(({ fixes }) => fixes);
+}
+
+const asUse = ({ id, level }: Candidate): FixAtLevel => ({ id, level });
+
+/** The fixes that bring anything by themselves, the most first. */
+function chooseCandidates(candidates: readonly Candidate[], rough: RoughForecast): readonly Candidate[] {
+  const before = rough.of([]).gap;
+  return candidates
+    .map((candidate) => ({ candidate, gain: before - rough.of([candidate]).gap }))
+    .filter(({ gain }) => gain > 1e-3)
+    .sort((a, b) => b.gain - a.gain)
+    .slice(0, mostCandidates)
+    .map(({ candidate }) => candidate);
+}
+
+/**
+ * Up to three plans on top of the fixes in force: the quickest, the one with the best picture, the one with the least
+ * to put back. In each the preview is at least 80 % likely usable, and every fix is needed. Equal plans are one, under
+ * the first name. Empty where nothing within reach gets there.
+ */
+export function findPlans(
+  belief: Belief,
+  inForce: readonly FixUse[],
+  candidates: readonly Candidate[],
+  options: PlanOptions = {},
+): readonly Plan[] {
+  const rough = new RoughForecast(belief, inForce);
+  const exact = new Map<string, number>();
+  const exactly = (fixes: readonly Candidate[]): number => {
+    const ordered = inOrder(fixes);
+    const key = keyOf(ordered);
+    const known = exact.get(key) ?? gapUnder(belief, [...inForce, ...ordered]).usableProbability;
+    exact.set(key, known);
+    return known;
+  };
+  const state = applyFixes(belief.base, inForce);
+  const chosen = chooseCandidates(candidates, rough);
+  const plans: Plan[] = [];
+  for (const id of planIds) {
+    const costs = new Map(chosen.map((candidate) => [candidate, costOf(id, state, candidate)]));
+    const cost = (candidate: Candidate): number => costs.get(candidate) ?? Number.POSITIVE_INFINITY;
+    // The finalists are looked at on all samples; the first of them that holds is the cheapest.
+    const found = searchCheapest(chosen, cost, rough, options).find((fixes) => exactly(fixes) >= planProbability);
+    if (!found) continue;
+    const needed = inOrder(withoutNeedless(found, cost, exactly));
+    const fixes = needed.map(asUse);
+    if (plans.some((plan) => sameFixes(plan.fixes, fixes))) continue;
+    const { shownFps, scrubMs, usableProbability } = forecastUnder(belief, [...inForce, ...fixes]);
+    plans.push({
+      id,
+      fixes,
+      minutes: needed.reduce((sum, { minutes }) => sum + minutes, 0),
+      shownFps,
+      scrubMs,
+      probability: usableProbability,
+    });
+  }
+  return plans;
+}
+
+const sameFixes = (a: readonly FixAtLevel[], b: readonly FixAtLevel[]): boolean =>
+  a.length === b.length && a.every((fix, i) => fix.id === b[i]?.id && fix.level === b[i]?.level);
+
+/** What plans are compared by, for a test against all sets. */
+export const planCost = (id: PlanId, state: SetupState, fixes: readonly FixAtLevel[]): number =>
+  fixes.reduce((sum, { id: fixId, level }) => {
+    const fix = findFix(fixId);
+    if (!fix) throw new Error(`planCost: no fix ${fixId}`);
+    return sum + costOf(id, state, { fix, id: fix.id, level, minutes: fix.effortMinutes(state, level) });
+  }, 0);

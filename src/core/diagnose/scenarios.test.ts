@@ -1,0 +1,90 @@
+import { describe, expect, it } from 'vitest';
+import { cardOf, draftOf } from '../../../tests/scenarios/scenario-cards';
+import { type Scenario, scenarios } from '../../../tests/scenarios/scenarios';
+import { believe, gapUnder } from '../belief';
+import { createRandom } from '../numbers/random';
+import { conclude } from './diagnose';
+
+const variantCount = 20;
+const leastRight = 18;
+/** Fewer samples than the screens use, so that 440 cards are weighed in a minute or two. */
+const options = { sampleCount: 2000 };
+/** A useless fix may close so much of the gap, because other explanations are never quite ruled out. */
+const uselessRatio = 0.25;
+
+/** What is wrong with a variant, or nothing. */
+function faultsOf(scenario: Scenario, variant: number): readonly string[] {
+  const draft = scenario.build(createRandom(variant * 31));
+  const plain = cardOf(draft, { ...scenario, seed: variant });
+  const card = scenario.onCard?.(plain) ?? plain;
+  const belief = believe(card, options);
+  const { causes, plans } = conclude(card, belief);
+  const [before, after] = [gapUnder(belief, []).gap, gapUnder(belief, [scenario.useless]).gap];
+  return [
+    ...(causes[0]?.id === scenario.cause ? [] : [`named ${causes[0]?.id}`]),
+    ...(plans[0]?.fixes.some((fix) => scenario.cures.includes(fix.id))
+      ? []
+      : [`planned ${JSON.stringify(plans[0]?.fixes)}`]),
+    ...(before - after < uselessRatio * before ? [] : [`expects ${scenario.useless.id} to help`]),
+  ];
+}
+
+describe('what people trip over', () => {
+  for (const scenario of scenarios)
+    it(`${scenario.name}: named, cured by the first plan, and nothing expected of what cannot help`, {
+      timeout: 120_000,
+    }, () => {
+      const wrong = Array.from({ length: variantCount }, (_, i) => ({
+        variant: i + 1,
+        faults: faultsOf(scenario, i + 1),
+      })).filter(({ faults }) => faults.length > 0);
+      expect(variantCount - wrong.length, JSON.stringify(wrong)).toBeGreaterThanOrEqual(leastRight);
+    });
+});
+
+describe('where people are told both, facts decide', () => {
+  const draft = draftOf(createRandom(5));
+  const gapWith = (card: ReturnType<typeof cardOf>, id: string, level: string | number | null): number =>
+    gapUnder(believe(card, options), [{ id, level }]).gap;
+  const gapOf = (card: ReturnType<typeof cardOf>): number => gapUnder(believe(card, options), []).gap;
+
+  it('all memory or a little: it is taken from the editor where the system is short, and given where the editor is', () => {
+    const tooMuch = cardOf(
+      { ...draft, rig: { ...draft.rig, memoryMib: 8192, editorGivenMib: 8400 } },
+      { complaints: ['playing'], seed: 3, answers: { 'memory-full': 'yes' } },
+    );
+    const tooLittle = cardOf(
+      { ...draft, rig: { ...draft.rig, editorGivenMib: 500 } },
+      { complaints: ['playing'], seed: 3, answers: { 'memory-full': 'no' } },
+    );
+    expect(gapWith(tooMuch, 'give-editor-memory', 4096)).toBeLessThan(0.5 * gapOf(tooMuch));
+    expect(gapWith(tooLittle, 'give-editor-memory', 8192)).toBeLessThan(0.5 * gapOf(tooLittle));
+  });
+
+  it('import all or a little: fewer clips help where hundreds lie unused, and not where all are used', () => {
+    const many = cardOf(
+      { ...draft, rig: { ...draft.rig, unusedClipCount: 600 } },
+      { complaints: ['opening'], seed: 3 },
+    );
+    const few = { ...many, timeline: { ...many.timeline, unusedClipCount: 0 } };
+    expect(gapWith(many, 'import-less', null)).toBeLessThan(0.5 * gapOf(many));
+    expect(gapWith(few, 'import-less', null)).toBe(gapOf(few));
+  });
+
+  it('inner or outer drive: a quick one outside binds no light film', () => {
+    const outside = { megabytePerSec: 380, seekMs: 0.3 };
+    const clips = draft.rig.clips.map((clip) => ({ ...clip, original: { ...clip.original, drive: outside } }));
+    const heavy = {
+      ...draft.rig,
+      clips,
+      isDrawingOnGraphics: false,
+      coreSpeed: 0.5,
+      timeline: { ...draft.rig.timeline, effects: [{ kind: 'stabilise' as const, layerCount: 2 }] },
+    };
+    const card = cardOf(
+      { rig: heavy, facts: { ...draft.facts, speedClass: 'slow', drive: 'external-solid-state' } },
+      { complaints: ['playing'], seed: 3 },
+    );
+    expect(gapWith(card, 'move-media', null)).toBeGreaterThan(0.9 * gapOf(card));
+  });
+});

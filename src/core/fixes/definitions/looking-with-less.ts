@@ -1,0 +1,147 @@
+import { changeClips, withEditor, withPreview, withTimeline } from '../../load/change-state';
+import type { DrawingHabitId } from '../../load/drawing-habits';
+import { previewHeightPx } from '../../load/preview-picture';
+import type { PictureStream, SetupState } from '../../load/types';
+import { define, numberLevel } from '../define';
+import { type FixId, type FixLevel, qualityRatioOf } from '../fix-facts';
+import { seenHeightPx, smallerPictureSacrifice } from '../preview-level';
+import type { FixDefinition } from '../types';
+
+const offeredQualities = ['1/2', '1/4', '1/8'] as const;
+const offeredHeightsPx = [720, 540, 360, 270] as const;
+
+const withQuality = (state: SetupState, level: FixLevel): SetupState => {
+  const qualityRatio = qualityRatioOf(level);
+  if (qualityRatio === null) throw new Error(`lower-preview-quality: level ${level} is no fraction of full`);
+  return withPreview(state, { qualityRatio });
+};
+
+const withHeight = (state: SetupState, level: FixLevel): SetupState =>
+  withPreview(state, { heightPx: numberLevel('smaller-preview-height', level) });
+
+/** A thing done while drawing that is switched off; offered unless it is known to be off. */
+const withoutHabit = (id: FixId, habit: DrawingHabitId, minutes: number, picture = 0): FixDefinition<FixId> =>
+  define(id, {
+    levelsFor: ({ setup }) => setup.preview.habits[habit] > 0,
+    applyTo: (state) => withPreview(state, { habits: { ...state.setup.preview.habits, [habit]: 0 } }),
+    minutes,
+    sacrifice: picture > 0 ? { picture, putBack: 0.1 } : { functions: 0.05 },
+  });
+
+/** Footage that is stored nearly as the sensor saw it. */
+const isRaw = (stream: PictureStream): boolean => stream.bitDepth >= 12 && stream.meanKeyFrameDistanceFrames <= 1;
+
+/** Seeing less, or less often, while editing. */
+export const lookingFixes = [
+  define('lower-preview-quality', {
+    levelsFor: ({ setup }) =>
+      offeredQualities.filter((level) => (qualityRatioOf(level) ?? 1) < setup.preview.qualityRatio),
+    applyTo: withQuality,
+    minutes: 2,
+    sacrifice: (state, level) => smallerPictureSacrifice(withQuality(state, level)),
+  }),
+  define('smaller-preview-height', {
+    // The viewer's own height first of all: a picture as high as it is seen costs nothing visible.
+    levelsFor: (state) => {
+      const { timeline, preview } = state.setup;
+      const heights = [...new Set([...offeredHeightsPx, seenHeightPx(state)])].sort((a, b) => b - a);
+      return heights.filter((heightPx) => heightPx < previewHeightPx(timeline, preview));
+    },
+    applyTo: withHeight,
+    minutes: 2,
+    sacrifice: (state, level) => smallerPictureSacrifice(withHeight(state, level)),
+  }),
+  define('coarser-while-moving', {
+    levelsFor: ({ setup }) => setup.preview.movingQualityRatio > 0.25,
+    applyTo: (state) => withPreview(state, { movingQualityRatio: 0.25 }),
+    minutes: 2,
+    sacrifice: { picture: 0.03 },
+  }),
+  define('skip-late-frames', {
+    levelsFor: ({ setup }) => setup.editor.lateFrames !== 'skipped',
+    applyTo: (state) => withEditor(state, { lateFrames: 'skipped' }),
+    minutes: 2,
+    sacrifice: { picture: 0.05 },
+    excludes: ['play-every-frame-slowly'],
+  }),
+  define('play-every-frame-slowly', {
+    levelsFor: ({ setup }) => setup.editor.lateFrames !== 'all-played',
+    applyTo: (state) => withEditor(state, { lateFrames: 'all-played' }),
+    minutes: 2,
+    sacrifice: { functions: 0.5 },
+  }),
+  define('play-short-span', {
+    levelsFor: ({ setup }) => setup.editor.playsBy !== 'streaming' && setup.editor.spanSec > 3,
+    applyTo: (state) => withEditor(state, { spanSec: 3 }),
+    minutes: 2,
+    sacrifice: { functions: 0.3 },
+  }),
+  define('bypass-effects', {
+    levelsFor: ({ setup }) =>
+      (setup.timeline.effects.length > 0 || !setup.timeline.isDescribed) && !setup.preview.areEffectsBypassed,
+    applyTo: (state) => withPreview(state, { areEffectsBypassed: true }),
+    minutes: 2,
+    sacrifice: { picture: 0.35, functions: 0.2, putBack: 0.6 },
+  }),
+  define('stop-blending', {
+    levelsFor: ({ setup }) =>
+      setup.preview.isBlending && setup.timeline.videoLayerCount + setup.timeline.coveredLayerCount > 1,
+    applyTo: (state) => withPreview(state, { isBlending: false }),
+    minutes: 3,
+    // Where nothing shows through, nothing is lost by it.
+    sacrifice: ({ setup }) =>
+      setup.timeline.isBlendingNeeded === 'no'
+        ? { putBack: 0.1 }
+        : { picture: setup.timeline.isBlendingNeeded === 'yes' ? 0.4 : 0.2, putBack: 0.4 },
+  }),
+  define('solo-track', {
+    levelsFor: ({ setup: { timeline } }) =>
+      timeline.videoLayerCount + timeline.coveredLayerCount + timeline.titleCount > 1,
+    applyTo: (state) => withTimeline(state, { videoLayerCount: 1, coveredLayerCount: 0, titleCount: 0 }),
+    minutes: 2,
+    sacrifice: { picture: 0.5, functions: 0.4, putBack: 0.5 },
+    excludes: ['stop-blending', 'hide-covered-clips'],
+  }),
+  define('hide-covered-clips', {
+    levelsFor: ({ setup }) => setup.timeline.coveredLayerCount > 0,
+    applyTo: (state) => withTimeline(state, { coveredLayerCount: 0 }),
+    minutes: 5,
+    sacrifice: { functions: 0.05 },
+  }),
+  define('lower-working-depth', {
+    levelsFor: ({ setup }) => setup.preview.workingDepthBits > 8,
+    applyTo: (state) => withPreview(state, { workingDepthBits: 8 }),
+    minutes: 3,
+    sacrifice: { picture: 0.15, putBack: 0.6 },
+  }),
+  withoutHabit('cheaper-scaling-filter', 'fine-scaling', 3, 0.05),
+  withoutHabit('cheaper-colour-conversion', 'exact-colour', 3, 0.1),
+  define('lower-raw-decode', {
+    levelsFor: ({ setup }) => setup.clips.some((clip) => isRaw(clip.original)),
+    applyTo: (state) =>
+      changeClips(state, 'half raw', (clip) =>
+        isRaw(clip.original)
+          ? {
+              ...clip,
+              original: {
+                ...clip.original,
+                widthPx: Math.ceil(clip.original.widthPx / 2),
+                heightPx: Math.ceil(clip.original.heightPx / 2),
+              },
+            }
+          : clip,
+      ),
+    minutes: 3,
+    sacrifice: { picture: 0.1, putBack: 0.5 },
+  }),
+  define('simpler-3d-drawing', {
+    levelsFor: ({ setup }) => setup.timeline.effects.some((effect) => effect.kind === 'layers-3d'),
+    applyTo: (state) =>
+      withTimeline(state, { effects: state.setup.timeline.effects.filter((effect) => effect.kind !== 'layers-3d') }),
+    minutes: 3,
+    sacrifice: { picture: 0.25, putBack: 0.5 },
+  }),
+  withoutHabit('hide-drawings-on-picture', 'drawings-on-picture', 1),
+  withoutHabit('switch-off-unused-output', 'second-output', 2),
+  withoutHabit('low-resolution-window', 'dense-window', 4, 0.05),
+];

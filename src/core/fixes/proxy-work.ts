@@ -1,0 +1,92 @@
+import { threadGainRatio } from '../load/conditions';
+import { softwareDecodeMs } from '../load/decode-costs';
+import { proxyStreamOf } from '../load/proxy-stream';
+import type { PictureStream, SetupClip, SetupState } from '../load/types';
+import { usableScrubMs } from '../load/usable';
+
+/** Writing a proxy beside decoding the original, measured in the browser (ARCHITECTURE.md): 4.2 s against 3.7 s. */
+const makingOverDecoding = 1.15;
+
+/** Reference milliseconds of decoding one frame of a stream in software. */
+const decodeRefMs = (stream: PictureStream): number =>
+  softwareDecodeMs({
+    ...stream,
+    megapixels: (stream.widthPx * stream.heightPx) / 1e6,
+    megabits: stream.bitrateMbitPerSec / stream.frameRateFps,
+  });
+
+/** Cores' worth of decoding on this machine at its stated speed. */
+const decodeSpeedOf = ({ machine }: SetupState['setup']): number =>
+  machine.coreSpeedRatio * machine.powerRatio * (1 + threadGainRatio * (machine.decodeThreadCount - 1));
+
+/**
+ * Whether reading or decoding this clip alone breaks the budget, or a scrub into it takes longer than is usable. It
+ * asks what is set and stated only, never what is supposed of hidden troubles: the clips to make proxies of must be
+ * the same ones whatever the cause turns out to be.
+ */
+function isOverBudget({ setup }: SetupState, clip: SetupClip): boolean {
+  const { original } = clip;
+  const isHardware =
+    setup.preview.hardwareDecode === 'yes' &&
+    original.hardwareDecode === 'yes' &&
+    setup.machine.decodeMegapixelPerSec > 0;
+  const frameMs = isHardware
+    ? (original.widthPx * original.heightPx) / 1e3 / setup.machine.decodeMegapixelPerSec
+    : decodeRefMs(original) / decodeSpeedOf(setup);
+  const readMs = (original.bitrateMbitPerSec / original.frameRateFps / 8 / original.drive.readMegabytePerSec) * 1000;
+  const budgetMs = 1000 / setup.targetFps;
+  const perShown = Math.max(1, original.frameRateFps / setup.timeline.frameRateFps);
+  const jumpMs = original.drive.latencyMs + ((original.meanKeyFrameDistanceFrames + 1) / 2) * (frameMs + readMs);
+  return frameMs * perShown > budgetMs || readMs * perShown > budgetMs || jumpMs > usableScrubMs;
+}
+
+/** Lists of clips never change: those over the budget are found once for a list and a machine. */
+const overBudgetOf = new WeakMap<readonly SetupClip[], Map<string, readonly SetupClip[]>>();
+
+function overBudgetClips(state: SetupState): readonly SetupClip[] {
+  const { clips, machine, preview, targetFps, timeline } = state.setup;
+  const key = [
+    decodeSpeedOf(state.setup),
+    machine.decodeMegapixelPerSec,
+    preview.hardwareDecode,
+    targetFps,
+    timeline.frameRateFps,
+  ].join();
+  const ofClips = overBudgetOf.get(clips) ?? new Map<string, readonly SetupClip[]>();
+  overBudgetOf.set(clips, ofClips);
+  const found = ofClips.get(key) ?? clips.filter((clip) => clip.proxy === null && isOverBudget(state, clip));
+  ofClips.set(key, found);
+  return found;
+}
+
+/** The clips that proxies at this height would be made for: over the budget, larger than the proxy, and without one. */
+export const clipsForProxies = (state: SetupState, heightPx: number): readonly SetupClip[] =>
+  overBudgetClips(state).filter((clip) => clip.original.heightPx > heightPx && clip.original.codec !== 'still');
+
+/** Minutes that this machine needs to go through all frames of clips once, times `overDecoding`. */
+export function conversionMinutes(state: SetupState, clips: readonly SetupClip[], overDecoding: number): number {
+  const speed = decodeSpeedOf(state.setup);
+  const ms = clips.reduce(
+    (sum, { original, durationMs }) =>
+      sum + ((durationMs / 1000) * original.frameRateFps * decodeRefMs(original) * overDecoding) / speed,
+    0,
+  );
+  return ms / 60_000;
+}
+
+/** What making proxies of these clips takes: minutes on this machine and gigabytes (10^9 bytes) on disk. */
+export function estimateProxyWork(
+  state: SetupState,
+  heightPx: number,
+): { readonly clipCount: number; readonly minutes: number; readonly gigabytes: number } {
+  const clips = clipsForProxies(state, heightPx);
+  const megabits = clips.reduce(
+    (sum, { original, durationMs }) => sum + (durationMs / 1000) * proxyStreamOf(original, heightPx).bitrateMbitPerSec,
+    0,
+  );
+  return {
+    clipCount: clips.length,
+    minutes: conversionMinutes(state, clips, makingOverDecoding),
+    gigabytes: megabits / 8000,
+  };
+}

@@ -1,0 +1,58 @@
+/**
+ * Constants of how a machine and an editor share their time out. All are assumptions of 2026-11, with the reason
+ * beside them; they are held against the simulator and real pipelines by bench:estimate.
+ */
+
+/** How much a second and further decoding thread adds: frame threading loses about a seventh to waiting. */
+export const threadGainRatio = 0.85;
+/** However busy the machine, a part of a core is left to the editor: systems share. */
+export const leastFreeCores = 0.35;
+/**
+ * How an interval grows with the memory wanted beyond what there is, and where it stops growing. The system also holds
+ * everything now and then for half a second while it swaps: shared out, so many milliseconds a frame, all of them from a
+ * third of the memory over.
+ */
+export const paging = { gain: 2.5, most: 3, freezeMs: 15, freezeGain: 3 } as const;
+
+/** Milliseconds a frame by which swapping holds up what is shown, at a share of memory over. */
+export const swapFreezeMs = (over: number): number => paging.freezeMs * Math.min(1, paging.freezeGain * over);
+/** How an interval grows with what the editor wants beyond what it is allowed. */
+export const shortage = { gain: 0.7, most: 3 } as const;
+/** From letting go of the playhead to the decoder's first work. */
+export const handMs = 20;
+/** Calls that keep the graphics busy take a little of a core, reference milliseconds a frame. */
+export const graphicsCallRefMs = 0.8;
+/** How drawing slows when graphics memory is short, per share that is missing, and where it stops. */
+export const graphicsShortage = { gain: 4, most: 4 } as const;
+/** Pictures that an editor which works ahead has ready at a cut, and how much overlap it takes to be one. */
+export const readyAhead = { frames: 6, leastOverlap: 0.5 } as const;
+/** The slowest tenth of jumps land near the end of a group: nearly twice the average way from a key frame. */
+export const slowTenthRatio = 1.85;
+/** Opening: the editor's own start, then for each clip a picture and a wave form, and an index entry. */
+export const opening = { startRefMs: 5000, pictureRefMs: 90, indexMs: 14, latencies: 3, cacheLatencies: 3 } as const;
+/** As good as endless, for editors that do not compute first. */
+export const endlessSec = 3600;
+
+/**
+ * What a trouble does at a severity from 0 to 1: `least + (most − least) · severity`. Power and heat take a share of
+ * the speed; programs and builds a share of all cores; the others multiply a time, or add milliseconds to each frame.
+ */
+export const troubleReach = {
+  programs: { least: 0.3, most: 0.95 },
+  power: { least: 0.2, most: 0.7 },
+  heat: { least: 0.2, most: 0.7 },
+  hardwareDecode: { least: 1, most: 8 },
+  graphicsDrawing: { least: 2, most: 14 },
+  graphicsMemory: { least: 0.68, most: 0.98 },
+  drive: { least: 1, most: 12 },
+  systemDrive: { least: 6, most: 36 },
+  cache: { least: 10, most: 75 },
+  memory: { least: 0.4, most: 1.15 },
+  builds: { least: 0.3, most: 0.95 },
+  software: { least: 0.25, most: 1.6 },
+  unexplained: { least: 15, most: 100 },
+} as const;
+
+/** How strongly a trouble of that id acts at a severity. */
+export const reachOf = (id: keyof typeof troubleReach, severity: number): number =>
+  troubleReach[id].least + (troubleReach[id].most - troubleReach[id].least) * severity;

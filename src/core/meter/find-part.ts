@@ -1,0 +1,182 @@
+import { createGreyScaler, type GreyScaler } from './scale-grey';
+import type { GreyPicture, PictureRegion } from './types';
+
+/** The whole window is looked at in this size at most, for this long. */
+const mostWidthPx = 320;
+const mostHeightPx = 180;
+export const findingMs = 3000;
+/** Blocks of so many pixels a side, at that size. */
+const blockPx = 4;
+/** A block has changed when its pixels differ by this many grey levels on average. */
+const changedLevels = 1.2;
+/** Blocks that change this much oftener when many do than when few do belong to the picture. */
+const leastLift = 0.25;
+/** A part smaller than this share of the window is a clock, a cursor or a meter. */
+const leastAreaRatio = 0.004;
+/** An edge is where this share of a side's pixels step by so many grey levels. */
+const edge = { ratio: 0.55, levels: 9 } as const;
+
+/** Whether one block changed in each pair of frames, for all blocks; kept as bits of how often, not as pictures. */
+export class PartFinder {
+  private readonly scaler: GreyScaler;
+  private readonly ratio: number;
+  private readonly columnCount: number;
+  private readonly rowCount: number;
+  private before: Float32Array;
+  private now: Float32Array;
+  private frameCount = 0;
+  /** One row of flags a pair of frames. */
+  private readonly changed: Uint8Array[] = [];
+
+  constructor(
+    private readonly widthPx: number,
+    private readonly heightPx: number,
+  ) {
+    this.scaler = createGreyScaler({ xPx: 0, yPx: 0, widthPx, heightPx }, mostWidthPx, mostHeightPx);
+    this.ratio = widthPx / this.scaler.widthPx;
+    this.columnCount = Math.max(1, Math.floor(this.scaler.widthPx / blockPx));
+    this.rowCount = Math.max(1, Math.floor(this.scaler.heightPx / blockPx));
+    this.before = new Float32Array(this.scaler.widthPx * this.scaler.heightPx);
+    this.now = new Float32Array(this.scaler.widthPx * this.scaler.heightPx);
+  }
+
+  /** Takes one frame of the window. */
+  add(picture: GreyPicture): void {
+    [this.before, this.now] = [this.now, this.before];
+    this.scaler.scale(picture, this.now);
+    if (this.frameCount++ === 0) return;
+    const { before, now, columnCount, rowCount } = this;
+    const stride = this.scaler.widthPx;
+    const flags = new Uint8Array(columnCount * rowCount);
+    for (let row = 0; row < rowCount; row++)
+      for (let column = 0; column < columnCount; column++) {
+        let sum = 0;
+        for (let y = row * blockPx; y < (row + 1) * blockPx; y++) {
+          const from = y * stride + column * blockPx;
+          for (let at = from; at < from + blockPx; at++) sum += Math.abs((now[at] as number) - (before[at] as number));
+        }
+        if (sum > changedLevels * blockPx * blockPx) flags[row * columnCount + column] = 1;
+      }
+    this.changed.push(flags);
+  }
+
+  /** The part of the window whose blocks change together, or null where nothing does. */
+  find(): PictureRegion | null {
+    const belongs = this.listBelonging();
+    const box = belongs && this.largestGroup(belongs);
+    if (!box) return null;
+    const grown = this.grownToEdges(box);
+    const { ratio } = this;
+    const xPx = Math.round(grown.left * ratio);
+    const yPx = Math.round(grown.top * ratio);
+    const widthPx = Math.min(this.widthPx, Math.round(grown.right * ratio)) - xPx;
+    const heightPx = Math.min(this.heightPx, Math.round(grown.bottom * ratio)) - yPx;
+    return Math.min(widthPx, heightPx) < blockPx * ratio ? null : { xPx, yPx, widthPx, heightPx };
+  }
+
+  /** Blocks that change when many do, and not as often when few do: a clock, a cursor or a playhead changes alone. */
+  private listBelonging(): Uint8Array | null {
+    const counts = this.changed.map((flags) => flags.reduce((sum, flag) => sum + flag, 0));
+    const most = [...counts].sort((a, b) => b - a)[Math.floor(counts.length * 0.02)] ?? 0;
+    const blockCount = this.columnCount * this.rowCount;
+    if (most < leastAreaRatio * blockCount) return null;
+    const together = new Float32Array(blockCount);
+    const alone = new Float32Array(blockCount);
+    let togetherCount = 0;
+    let aloneCount = 0;
+    for (const [k, flags] of this.changed.entries()) {
+      const isTogether = (counts[k] as number) > most * 0.25;
+      if (isTogether) togetherCount++;
+      else aloneCount++;
+      const into = isTogether ? together : alone;
+      for (let i = 0; i < blockCount; i++) into[i] = (into[i] as number) + (flags[i] as number);
+    }
+    return Uint8Array.from({ length: blockCount }, (_, i) => {
+      const lift = (together[i] as number) / togetherCount - (aloneCount > 2 ? (alone[i] as number) / aloneCount : 0);
+      return lift >= leastLift ? 1 : 0;
+    });
+  }
+
+  /** The box around the largest group of blocks that hang together, gaps of two blocks included; in scaled pixels. */
+  private largestGroup(belongs: Uint8Array): Box | null {
+    const { columnCount, rowCount } = this;
+    const seen = new Uint8Array(belongs.length);
+    let best: (Box & { count: number }) | null = null;
+    for (let start = 0; start < belongs.length; start++) {
+      if (!belongs[start] || seen[start]) continue;
+      const group = { left: columnCount, top: rowCount, right: 0, bottom: 0, count: 0 };
+      const open = [start];
+      seen[start] = 1;
+      while (open.length > 0) {
+        const at = open.pop() as number;
+        const [column, row] = [at % columnCount, Math.floor(at / columnCount)];
+        group.left = Math.min(group.left, column);
+        group.top = Math.min(group.top, row);
+        group.right = Math.max(group.right, column + 1);
+        group.bottom = Math.max(group.bottom, row + 1);
+        group.count++;
+        for (let y = Math.max(0, row - 3); y <= Math.min(rowCount - 1, row + 3); y++)
+          for (let x = Math.max(0, column - 3); x <= Math.min(columnCount - 1, column + 3); x++) {
+            const next = y * columnCount + x;
+            if (belongs[next] && !seen[next]) {
+              seen[next] = 1;
+              open.push(next);
+            }
+          }
+      }
+      if (!best || group.count > best.count) best = group;
+    }
+    if (!best || best.count < leastAreaRatio * belongs.length * 0.5) return null;
+    return {
+      left: best.left * blockPx,
+      top: best.top * blockPx,
+      right: best.right * blockPx,
+      bottom: best.bottom * blockPx,
+    };
+  }
+
+  /** Moves each side outward to the picture's edge, where one runs along it: much of a picture may not move at all. */
+  private grownToEdges(box: Box): Box {
+    const { widthPx, heightPx } = this.scaler;
+    const pixel = (x: number, y: number): number => this.now[y * widthPx + x] as number;
+    const stepsAcross = (x: number, { top, bottom }: Box): number => {
+      let count = 0;
+      for (let y = top; y < bottom; y++) if (Math.abs(pixel(x, y) - pixel(x - 1, y)) > edge.levels) count++;
+      return count / Math.max(1, bottom - top);
+    };
+    const stepsDown = (y: number, { left, right }: Box): number => {
+      let count = 0;
+      for (let x = left; x < right; x++) if (Math.abs(pixel(x, y) - pixel(x, y - 1)) > edge.levels) count++;
+      return count / Math.max(1, right - left);
+    };
+    /** The first edge from a side outward, a block inside of it included; the side itself where there is none. */
+    const firstEdge = (side: number, candidates: readonly number[], stepsAt: (at: number) => number): number => {
+      const found = candidates.findIndex((at) => stepsAt(at) > edge.ratio);
+      if (found < 0) return side;
+      // An edge that scaling has spread over two lines is where it is strongest.
+      const [at, next] = [candidates[found] as number, candidates[found + 1]];
+      return next !== undefined && stepsAt(next) > stepsAt(at) ? next : at;
+    };
+    const between = (from: number, to: number): number[] =>
+      Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i);
+    let grown = box;
+    // Twice: an edge that is found lets the sides beside it be looked at along their whole length.
+    for (let round = 0; round < 2; round++) {
+      const current = grown;
+      grown = {
+        left: firstEdge(current.left, between(1, current.left + blockPx).reverse(), (x) => stepsAcross(x, current)),
+        right: firstEdge(current.right, between(current.right - blockPx, widthPx), (x) => stepsAcross(x, current)),
+        top: firstEdge(current.top, between(1, current.top + blockPx).reverse(), (y) => stepsDown(y, current)),
+        bottom: firstEdge(current.bottom, between(current.bottom - blockPx, heightPx), (y) => stepsDown(y, current)),
+      };
+    }
+    return grown;
+  }
+}
+
+interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}

@@ -1,0 +1,161 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { drawRecording, encodings, planRecording, type RecordingPlan } from '../../../bench/meter/recordings';
+import { propertyRuns } from '../../../tests/arbitrary/setup';
+import { Meter, type MeterOptions, type MeterReading, type PictureRegion, summariseChanges } from '.';
+import { createGreyScaler } from './scale-grey';
+import { tellNewPictures } from './tell-new';
+
+const [live] = encodings;
+if (!live) throw new Error('no encoding');
+
+/** Measures a recording as it is drawn, before any recorder has written it. */
+async function measure(plan: RecordingPlan, options: MeterOptions = {}): Promise<MeterReading> {
+  const meter = new Meter({ ceilingFps: plan.recordedFps, ...options });
+  let index = 0;
+  await drawRecording(plan, async (pixels) => {
+    meter.add({ widthPx: plan.widthPx, heightPx: plan.heightPx, pixels }, (index++ * 1000) / plan.recordedFps);
+  });
+  return meter.read();
+}
+
+const trueFpsOf = ({ newAtFrames, recordedFps }: RecordingPlan): number => {
+  const seen = newAtFrames.filter((frame) => frame > 0);
+  return ((seen.length - 1) * recordedFps) / ((seen.at(-1) ?? 0) - (seen[0] ?? 0));
+};
+
+const overlapOf = (a: PictureRegion, b: PictureRegion): number => {
+  const width = Math.min(a.xPx + a.widthPx, b.xPx + b.widthPx) - Math.max(a.xPx, b.xPx);
+  const height = Math.min(a.yPx + a.heightPx, b.yPx + b.heightPx) - Math.max(a.yPx, b.yPx);
+  const shared = Math.max(0, width) * Math.max(0, height);
+  return shared / (a.widthPx * a.heightPx + b.widthPx * b.heightPx - shared);
+};
+
+/** Changes and times of pictures that come at some frames of a recording at 60 frames a second. */
+const framesWith = (count: number, isNew: (frame: number) => boolean) => ({
+  changes: Array.from({ length: count }, (_, i) => (i > 0 && isNew(i) ? 12 : 0)),
+  timesMs: Array.from({ length: count }, (_, i) => (i * 1000) / 60),
+});
+
+describe('Meter', () => {
+  for (const scene of ['shapes', 'grain', 'pan', 'talking-head', 'cuts', 'fade'] as const)
+    it(`finds the preview beside clock, cursor and playhead, and its rate: ${scene}`, async () => {
+      const plan = planRecording(71, scene, live);
+      const { region, result } = await measure(plan);
+      expect(region && overlapOf(region, plan.part)).toBeGreaterThan(0.8);
+      expect(result.ok && result.value.shownFps / trueFpsOf(plan)).toBeCloseTo(1, 1);
+      expect(result.ok && result.value.confidence).not.toBe('low');
+    });
+
+  it('gives no number where nothing but clock, cursor and playhead moves', async () => {
+    const { result } = await measure(planRecording(72, 'still', live));
+    expect(result).toMatchObject({ ok: false, failure: { code: 'not-enough-movement' } });
+  });
+
+  it('measures the part that it is given, and no other', async () => {
+    const plan = planRecording(73, 'pan', live);
+    const { region, result } = await measure(plan, { region: plan.part });
+    expect(region).toEqual(plan.part);
+    expect(result.ok && result.value.shownFps / trueFpsOf(plan)).toBeCloseTo(1, 1);
+    const elsewhere = await measure(plan, { region: { xPx: 600, yPx: 0, widthPx: 32, heightPx: 20 } });
+    expect(elsewhere.result).toMatchObject({ ok: false, failure: { code: 'not-enough-movement' } });
+  });
+
+  it('says that less than a second is too short', () => {
+    const meter = new Meter({ region: 'whole' });
+    for (let i = 0; i < 20; i++) meter.add({ widthPx: 4, heightPx: 4, pixels: new Uint8Array(16).fill(i * 9) }, i * 33);
+    expect(meter.read().result).toMatchObject({ ok: false, failure: { code: 'too-short' } });
+  });
+});
+
+describe('createGreyScaler', () => {
+  it('averages the pixels of a part, and never enlarges it', () => {
+    const picture = { widthPx: 4, heightPx: 2, pixels: Uint8Array.from([0, 0, 10, 30, 0, 0, 20, 40]) };
+    const scaler = createGreyScaler({ xPx: 2, yPx: 0, widthPx: 2, heightPx: 2 }, 1, 1);
+    const into = new Float32Array(1);
+    scaler.scale(picture, into);
+    expect([...into]).toEqual([25]);
+    expect(createGreyScaler({ xPx: 0, yPx: 0, widthPx: 4, heightPx: 2 }, 160, 90)).toMatchObject({
+      widthPx: 4,
+      heightPx: 2,
+    });
+  });
+});
+
+describe('tellNewPictures', () => {
+  it('tells new pictures from what a recorder re-draws, through long freezes and loud cuts', () => {
+    const isNew = (frame: number): boolean => frame % 3 === 0 && (frame < 200 || frame > 320);
+    const changes = Array.from({ length: 600 }, (_, i) =>
+      isNew(i) ? (i % 90 === 0 ? 90 : 6 + (i % 5)) : isNew(i - 1) ? 1.1 : 0.02,
+    );
+    const timesMs = changes.map((_, i) => (i * 1000) / 60);
+    const expected = changes.flatMap((_, i) => (i > 0 && isNew(i) ? [i] : []));
+    expect(tellNewPictures(changes, timesMs).newAt).toEqual(expected);
+  });
+});
+
+describe('tellNewPictures and summariseChanges', () => {
+  it('never throw, whatever the changes, and keep every figure finite', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.oneof(fc.constant(0), fc.double({ min: 0, max: 255, noNaN: true })), { maxLength: 300 }),
+        fc.integer({ min: 5, max: 120 }),
+        (changes, stepMs) => {
+          const result = summariseChanges(
+            changes,
+            changes.map((_, i) => i * stepMs),
+          );
+          if (!result.ok) return;
+          const { intervalsMs, confidence: _, reason: __, isAtLeast: ___, ...figures } = result.value;
+          for (const figure of [...Object.values(figures), ...intervalsMs]) expect(Number.isFinite(figure)).toBe(true);
+        },
+      ),
+      propertyRuns,
+    );
+  });
+});
+
+describe('summariseChanges', () => {
+  it('gives 20 a second for every third of 60 frames, without a freeze', () => {
+    const { changes, timesMs } = framesWith(600, (frame) => frame % 3 === 0);
+    const result = summariseChanges(changes, timesMs, { clipFps: 24 });
+    expect(result).toMatchObject({ ok: true, value: { isAtLeast: false, freezesPerMinute: 0, confidence: 'high' } });
+    expect(result.ok && result.value.shownFps).toBeCloseTo(20, 6);
+  });
+
+  it('calls ordinary cadence no freeze: 24 pictures a second on a 60 Hz screen', () => {
+    const { changes, timesMs } = framesWith(600, (frame) => Math.floor(frame * 0.4) !== Math.floor((frame - 1) * 0.4));
+    expect(summariseChanges(changes, timesMs, { clipFps: 24 })).toMatchObject({
+      ok: true,
+      value: { freezesPerMinute: 0, longestFreezeMs: expect.closeTo(50, 3) },
+    });
+  });
+
+  it('counts a freeze of half a second, and says when the slowest second was', () => {
+    const { changes, timesMs } = framesWith(600, (frame) => frame % 3 === 0 && (frame < 300 || frame > 330));
+    const result = summariseChanges(changes, timesMs, { clipFps: 24 });
+    expect(result.ok && result.value.longestFreezeMs).toBeCloseTo(600, 0);
+    expect(result.ok && result.value.freezesPerMinute).toBeCloseTo(60 / 9.9, 0);
+    expect(result.ok && result.value.slowestSecondFps).toBeLessThan(12);
+  });
+
+  it('says "at least" where new pictures come as often as frames are recorded', () => {
+    const { changes, timesMs } = framesWith(300, () => true);
+    expect(summariseChanges(changes, timesMs)).toMatchObject({
+      ok: true,
+      value: { isAtLeast: true, reason: 'at-recorded-rate' },
+    });
+    expect(summariseChanges(changes, timesMs, { ceilingFps: 120 })).toMatchObject({
+      ok: true,
+      value: { isAtLeast: false },
+    });
+  });
+
+  it('says how long it took to settle', () => {
+    const { changes, timesMs } = framesWith(900, (frame) => frame % (frame < 300 ? 12 : 3) === 0);
+    const result = summariseChanges(changes, timesMs);
+    expect(result.ok && result.value.settledFps).toBeCloseTo(20, 0);
+    expect(result.ok && result.value.settledAfterMs).toBeGreaterThan(3500);
+    expect(result.ok && result.value.settledAfterMs).toBeLessThan(5100);
+  });
+});

@@ -1,0 +1,48 @@
+import type { GreyPicture, PictureRegion } from './types';
+
+/** Scales one part of pictures of one size down, by averaging; never up. Made once, used for every frame. */
+export interface GreyScaler {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** Fills `into` (widthPx · heightPx values) with the part of the picture. O(pixels of the part); allocates nothing. */
+  readonly scale: (picture: GreyPicture, into: Float32Array) => void;
+}
+
+/** First source line of each target line, and one past the last. */
+function boundsOf(from: number, length: number, count: number): Int32Array {
+  return Int32Array.from({ length: count + 1 }, (_, i) => from + Math.round((i * length) / count));
+}
+
+/** The largest size within the limits that keeps the part's shape and does not enlarge it. */
+export function createGreyScaler(region: PictureRegion, mostWidthPx: number, mostHeightPx: number): GreyScaler {
+  const ratio = Math.min(1, mostWidthPx / region.widthPx, mostHeightPx / region.heightPx);
+  const widthPx = Math.max(1, Math.round(region.widthPx * ratio));
+  const heightPx = Math.max(1, Math.round(region.heightPx * ratio));
+  const columns = boundsOf(region.xPx, region.widthPx, widthPx);
+  const rows = boundsOf(region.yPx, region.heightPx, heightPx);
+  const sums = new Uint32Array(widthPx);
+  return {
+    widthPx,
+    heightPx,
+    scale: ({ widthPx: stride, pixels }, into) => {
+      for (let row = 0; row < heightPx; row++) {
+        sums.fill(0);
+        const top = rows[row] as number;
+        const bottom = rows[row + 1] as number;
+        for (let y = top; y < bottom; y++) {
+          let at = y * stride + (columns[0] as number);
+          for (let column = 0; column < widthPx; column++) {
+            const end = y * stride + (columns[column + 1] as number);
+            let sum = 0;
+            while (at < end) sum += pixels[at++] as number;
+            sums[column] = (sums[column] as number) + sum;
+          }
+        }
+        for (let column = 0; column < widthPx; column++) {
+          const pixelCount = (bottom - top) * ((columns[column + 1] as number) - (columns[column] as number));
+          into[row * widthPx + column] = (sums[column] as number) / pixelCount;
+        }
+      }
+    },
+  };
+}

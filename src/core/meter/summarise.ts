@@ -1,0 +1,121 @@
+import { medianOf, percentileOfSorted } from '../numbers/percentile';
+import { fail, type Result, succeed } from '../result';
+import { countFreezes } from './freezes';
+import { type NewPictures, tellNewPictures } from './tell-new';
+import type { Confidence, ConfidenceReason, MeterFailure, MeterResult } from './types';
+
+/** Above this share of the recorded rate, new pictures fall between its frames. */
+const tellableRatio = 0.85;
+/** Changes below this, in grey levels, are no movement. */
+const leastMovement = 0.5;
+const leastMs = 1000;
+/** The rate has settled when a second shows this share of what the later part does. */
+const settledRatio = 0.9;
+
+/** What results are relied on by; weighed on the recordings of bench:meter that were made for tuning. */
+const limits = {
+  fewPictures: 12,
+  faintChange: 1.2,
+  repeatChange: 1.5,
+  high: { doubtfulRatio: 0.03, contrast: 5 },
+  medium: { doubtfulRatio: 0.1, contrast: 3 },
+} as const;
+
+/** How many times fall into each stretch of `ms` that begins at one of them. */
+function countsAfter(timesMs: readonly number[], ms: number): readonly number[] {
+  let to = 0;
+  return timesMs.map((atMs, from) => {
+    to = Math.max(to, from);
+    while (to + 1 < timesMs.length && (timesMs[to + 1] as number) <= atMs + ms) to++;
+    return to - from;
+  });
+}
+
+const rateOf = (timesMs: readonly number[]): number => {
+  const [first, last] = [timesMs[0] as number, timesMs.at(-1) as number];
+  return last > first ? ((timesMs.length - 1) * 1000) / (last - first) : 0;
+};
+
+/** Rates of every whole second that begins with a new picture, and when it begins. */
+function listSeconds(timesMs: readonly number[]): readonly { readonly atMs: number; readonly fps: number }[] {
+  const lastMs = timesMs.at(-1) as number;
+  return countsAfter(timesMs, 1000).flatMap((fps, i) => {
+    const atMs = timesMs[i] as number;
+    return atMs + 1000 <= lastMs ? [{ atMs, fps }] : [];
+  });
+}
+
+/** The rate of the later part, and when seconds begin to come near it. */
+function settlingOf(timesMs: readonly number[], seconds: ReturnType<typeof listSeconds>) {
+  const firstMs = timesMs[0] as number;
+  const middleMs = (firstMs + (timesMs.at(-1) as number)) / 2;
+  const later = timesMs.filter((atMs) => atMs >= middleMs);
+  const settledFps = later.length > 2 ? rateOf(later) : rateOf(timesMs);
+  const settled = seconds.find(({ fps }) => fps >= settledRatio * settledFps - 1);
+  return { settledFps, settledAfterMs: settled ? settled.atMs - firstMs : 0 };
+}
+
+function judge(
+  { doubtfulRatio, contrast, strongestChange, repeatChange, newAt }: NewPictures,
+  isAtLeast: boolean,
+): { readonly confidence: Confidence; readonly reason: ConfidenceReason } {
+  if (repeatChange > limits.repeatChange) return { confidence: 'low', reason: 'strong-compression' };
+  if (strongestChange < limits.faintChange) return { confidence: 'low', reason: 'faint-movement' };
+  if (newAt.length < limits.fewPictures) return { confidence: 'low', reason: 'few-pictures' };
+  // With next to no repeats there is nothing to hold new pictures against.
+  if (isAtLeast)
+    return { confidence: strongestChange > 4 * limits.faintChange ? 'medium' : 'low', reason: 'at-recorded-rate' };
+  const isWithin = ({ doubtfulRatio: most, contrast: least }: { doubtfulRatio: number; contrast: number }): boolean =>
+    doubtfulRatio <= most && contrast >= least;
+  if (isWithin(limits.high)) return { confidence: 'high', reason: 'clear' };
+  return { confidence: isWithin(limits.medium) ? 'medium' : 'low', reason: 'unclear-changes' };
+}
+
+/** What of a recording is known beside its frames. */
+export interface SummaryOptions {
+  /** The rate of the clip that plays; freezes are measured by it. */
+  readonly clipFps?: number;
+  /** The most frames a second that the recording can hold; without it, what it mostly holds. */
+  readonly ceilingFps?: number;
+}
+
+/**
+ * The result of a stretch of frames, from how far each differs from the one before (ChangeMeasure) and when it was
+ * taken. What comes before the first and after the last new picture does not count.
+ */
+export function summariseChanges(
+  changes: ArrayLike<number>,
+  timesMs: readonly number[],
+  { clipFps, ceilingFps }: SummaryOptions = {},
+): Result<MeterResult, MeterFailure> {
+  const startMs = timesMs[0] ?? 0;
+  const durationMs = (timesMs.at(-1) ?? 0) - startMs;
+  if (durationMs < leastMs || timesMs.length < 8) return fail({ code: 'too-short', durationMs, leastMs });
+  const told = tellNewPictures(changes, timesMs);
+  const { newAt, strongestChange } = told;
+  if (strongestChange < leastMovement || newAt.length < 3)
+    return fail({ code: 'not-enough-movement', strongestChange });
+  const newMs = newAt.map((i) => timesMs[i] as number);
+  const intervalsMs = newMs.slice(1).map((atMs, i) => atMs - (newMs[i] as number));
+  const frameMs = medianOf(timesMs.slice(1).map((atMs, i) => atMs - (timesMs[i] as number)));
+  const shownFps = rateOf(newMs);
+  const isAtLeast = shownFps > tellableRatio * (ceilingFps ?? 1000 / frameMs);
+  const order = Float64Array.from(intervalsMs).sort();
+  const worst = order.slice(-Math.max(1, Math.floor(order.length / 100)));
+  const deadlineMs = clipFps ? 1000 / clipFps : percentileOfSorted(order, 0.5);
+  const seconds = listSeconds(newMs);
+  const spanMs = (newMs.at(-1) as number) - (newMs[0] as number);
+  return succeed({
+    shownFps,
+    isAtLeast,
+    slowestSecondFps: seconds.reduce((least, { fps }) => Math.min(least, fps), shownFps),
+    worstOnePercentFps: (1000 * worst.length) / worst.reduce((sum, ms) => sum + ms, 0),
+    longestFreezeMs: order[order.length - 1] as number,
+    freezesPerMinute: (countFreezes(intervalsMs, deadlineMs) * 60_000) / spanMs,
+    startDelayMs: (newMs[0] as number) - startMs,
+    ...settlingOf(newMs, seconds),
+    deadlineMs,
+    ...judge(told, isAtLeast),
+    intervalsMs,
+  });
+}

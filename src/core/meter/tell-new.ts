@@ -1,0 +1,198 @@
+import { medianOf, percentileOfSorted } from '../numbers/percentile';
+
+/** Which frames show a new picture, and how clearly they stand apart from those that do not. */
+export interface NewPictures {
+  /** Index of each frame that shows a new picture, in order; the first frame is none. */
+  readonly newAt: readonly number[];
+  /** Share of the new pictures about which it could as well be otherwise. */
+  readonly doubtfulRatio: number;
+  /** How many times more a new picture changes than the upper tenth of the repeats beside it. */
+  readonly contrast: number;
+  /** What the strongest changes of the stretch come to, in grey levels. */
+  readonly strongestChange: number;
+  /** What a recorder changes in repeats at most, leaving out one in a hundred, in grey levels; 0 without repeats. */
+  readonly repeatChange: number;
+}
+
+/** Less than this many grey levels is nothing that anybody sees, and no recorder keeps; nor is this share of the strongest. */
+const leastChange = 0.05;
+const leastRatio = 0.008;
+/** New pictures and repeats are told apart in windows of this length, one every step. */
+const windowMs = 1000;
+const stepMs = 250;
+/** Two groups of changes this many times apart are new pictures and repeats. */
+const leastContrast = 3;
+/** What is under this share of a window's upper tenth is taken as one. */
+const repeatRatio = 0.04;
+/** Lines are taken from windows so near. */
+const reachMs = 2500;
+/** A change within this factor of the dividing line could be either. */
+const doubtfulFactor = 1.3;
+/** A lone change in a still stretch that is this much smaller than usual is the recorder writing the picture anew. */
+const lone = { quietMs: 280, ratio: 0.3 } as const;
+
+interface Division {
+  /** Half-way between the two groups, in logarithms. */
+  readonly line: number;
+  readonly contrast: number;
+  readonly upper: number;
+}
+
+/**
+ * The line that makes two groups most alike within themselves (Otsu 1979), on sorted logarithms; where they part is
+ * chosen with what lies under `floor` taken as equal.
+ */
+function divide(order: ArrayLike<number>, floor: number): Division {
+  const count = order.length;
+  const raised = (i: number): number => Math.max(floor, order[i] as number);
+  let total = 0;
+  for (let i = 0; i < count; i++) total += raised(i);
+  let below = 0;
+  let most = -1;
+  let at = 1;
+  for (let i = 1; i < count; i++) {
+    below += raised(i - 1);
+    const gap = (total - below) / (count - i) - below / i;
+    const between = i * (count - i) * gap * gap;
+    if (between > most) {
+      most = between;
+      at = i;
+    }
+  }
+  let lower = 0;
+  let upper = 0;
+  for (let i = 0; i < count; i++)
+    if (i < at) lower += (order[i] as number) / at;
+    else upper += (order[i] as number) / (count - at);
+  return { line: (lower + upper) / 2, contrast: Math.exp(upper - lower), upper };
+}
+
+/** First index whose time is not before `ms`. */
+function firstFrom(timesMs: ArrayLike<number>, ms: number): number {
+  let [low, high] = [0, timesMs.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((timesMs[middle] as number) < ms) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+interface Window extends Division {
+  readonly atMs: number;
+}
+
+/** Windows in which two groups stand apart. */
+function listWindows(logs: Float64Array, timesMs: ArrayLike<number>): readonly Window[] {
+  const windows: Window[] = [];
+  const endMs = timesMs[timesMs.length - 1] as number;
+  for (let atMs = (timesMs[0] as number) + windowMs / 2; atMs <= endMs; atMs += stepMs) {
+    const from = Math.max(1, firstFrom(timesMs, atMs - windowMs / 2));
+    const inside = logs.slice(from, firstFrom(timesMs, atMs + windowMs / 2)).sort();
+    if (inside.length < 6) continue;
+    // Still frames and those that a recorder re-draws are repeats alike: both are far below a window's own upper tenth.
+    const floor = percentileOfSorted(inside, 0.9) + Math.log(repeatRatio);
+    const division = divide(inside, floor);
+    if (division.contrast >= leastContrast) windows.push({ ...division, atMs });
+  }
+  if (windows.length === 0) return [];
+  // A window in which nothing moves still divides its noise: its upper group is far below what others call new.
+  const usual = medianOf(windows.map(({ upper }) => upper));
+  return windows.filter(({ upper }) => upper > usual + Math.log(lone.ratio) - 1);
+}
+
+/** Windows to either side of a frame among which its nearest are: no more begin within half a window's length. */
+const mostNear = 1 + windowMs / stepMs;
+
+/** The line at each frame: the middle of those of the windows near it. O(frames), because windows stand in order. */
+function linesAt(windows: readonly Window[], timesMs: ArrayLike<number>): Float64Array {
+  const lines = new Float64Array(timesMs.length);
+  const windowTimesMs = windows.map(({ atMs }) => atMs);
+  for (let i = 0; i < lines.length; i++) {
+    const atMs = timesMs[i] as number;
+    const middle = firstFrom(windowTimesMs, atMs);
+    const byDistance = windows
+      .slice(Math.max(0, middle - mostNear), middle + mostNear)
+      .map(({ line, atMs: windowAtMs }) => ({ line, distanceMs: Math.abs(windowAtMs - atMs) }))
+      .sort((a, b) => a.distanceMs - b.distanceMs);
+    const near = byDistance.filter(({ distanceMs }, k) => k < 3 || distanceMs <= windowMs / 2);
+    lines[i] = medianOf(near.filter(({ distanceMs }, k) => k === 0 || distanceMs <= reachMs).map(({ line }) => line));
+  }
+  return lines;
+}
+
+/** A change right after a new picture, this much smaller than it and than the next, is the recorder finishing it. */
+const finishingRatio = 0.25;
+
+/** Takes out what only finishes a picture that has come already. */
+const withoutFinishing = (newAt: readonly number[], logs: Float64Array): readonly number[] =>
+  newAt.filter((i, k) => {
+    const [before, next] = [newAt[k - 1], newAt[k + 1]];
+    if (before !== i - 1 || next === undefined) return true;
+    const own = (logs[i] as number) - Math.log(finishingRatio);
+    return own > (logs[before] as number) || own > (logs[next] as number);
+  });
+
+/** Takes out lone small changes in still stretches. */
+function withoutLone(newAt: readonly number[], logs: Float64Array, timesMs: ArrayLike<number>): readonly number[] {
+  if (newAt.length < 3) return newAt;
+  const usual = medianOf(newAt.map((i) => logs[i] as number));
+  return newAt.filter((i, k) => {
+    const at = timesMs[i] as number;
+    const sinceMs = k === 0 ? Number.POSITIVE_INFINITY : at - (timesMs[newAt[k - 1] as number] as number);
+    const untilMs =
+      k === newAt.length - 1 ? Number.POSITIVE_INFINITY : (timesMs[newAt[k + 1] as number] as number) - at;
+    const isLone = Math.min(sinceMs, untilMs) > lone.quietMs;
+    return !(isLone && (logs[i] as number) < usual + Math.log(lone.ratio));
+  });
+}
+
+/** One group only: each frame that changes at all is a new picture. */
+function withoutRepeats(changes: ArrayLike<number>, strongestChange: number): NewPictures {
+  const newAt: number[] = [];
+  for (let i = 1; i < changes.length; i++) if ((changes[i] as number) > leastChange) newAt.push(i);
+  return { newAt, doubtfulRatio: 0, contrast: 1, strongestChange, repeatChange: 0 };
+}
+
+/**
+ * Tells new pictures from repeats by how far each frame differs from the one before. What that comes to differs between
+ * recordings and within one, so it is learned as it goes: in each second two groups are looked for, and the line
+ * between them holds for the frames near it.
+ *
+ * @param changes of each frame against the one before, the first being 0 (ChangeMeasure)
+ * @param timesMs when each frame was taken, rising
+ */
+export function tellNewPictures(changes: ArrayLike<number>, timesMs: ArrayLike<number>): NewPictures {
+  const count = changes.length;
+  const rest = Float64Array.from({ length: Math.max(0, count - 1) }, (_, i) => changes[i + 1] as number).sort();
+  const strongestChange = rest.length === 0 ? 0 : percentileOfSorted(rest, 0.98);
+  const least = Math.max(leastChange, leastRatio * strongestChange);
+  const logs = Float64Array.from({ length: count }, (_, i) => Math.log(Math.max(least, changes[i] as number)));
+  const windows = count < 8 ? [] : listWindows(logs, timesMs);
+  if (windows.length === 0) return withoutRepeats(changes, strongestChange);
+  const lines = linesAt(windows, timesMs);
+  const above: number[] = [];
+  const repeats: number[] = [];
+  const repeatChanges: number[] = [];
+  let doubtfulCount = 0;
+  for (let i = 1; i < count; i++) {
+    const over = (logs[i] as number) - (lines[i] as number);
+    if (over > 0) above.push(i);
+    else {
+      repeats.push(over);
+      repeatChanges.push(changes[i] as number);
+    }
+    if (Math.abs(over) < Math.log(doubtfulFactor)) doubtfulCount++;
+  }
+  const newAt = withoutLone(withoutFinishing(above, logs), logs, timesMs);
+  // Where all was taken out again, nothing stands apart.
+  const lift = newAt.length === 0 ? 0 : medianOf(newAt.map((i) => (logs[i] as number) - (lines[i] as number)));
+  const upperRepeat = repeats.length === 0 ? 0 : percentileOfSorted(Float64Array.from(repeats).sort(), 0.9);
+  return {
+    newAt,
+    doubtfulRatio: newAt.length === 0 ? 1 : Math.min(1, doubtfulCount / newAt.length),
+    contrast: Math.exp(lift - upperRepeat),
+    strongestChange,
+    repeatChange: repeatChanges.length === 0 ? 0 : percentileOfSorted(Float64Array.from(repeatChanges).sort(), 0.99),
+  };
+}

@@ -1,0 +1,57 @@
+/** A grey picture: one byte a pixel, rows from top to bottom without padding. */
+export interface GreyPicture {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly pixels: Uint8Array;
+}
+
+/** A part of a picture, in its pixels. */
+export interface PictureRegion {
+  readonly xPx: number;
+  readonly yPx: number;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** How far a result can be relied on. */
+export type Confidence = 'high' | 'medium' | 'low';
+
+/** Why. */
+export type ConfidenceReason =
+  | 'clear'
+  | 'at-recorded-rate'
+  | 'few-pictures'
+  | 'faint-movement'
+  | 'strong-compression'
+  | 'unclear-changes';
+
+/** What a preview showed. */
+export interface MeterResult {
+  /** New pictures a second, from the first to the last. */
+  readonly shownFps: number;
+  /** Whether it may have been more: near the recorded rate, pictures between its frames are not seen. */
+  readonly isAtLeast: boolean;
+  readonly slowestSecondFps: number;
+  /** The rate that the longest hundredth of the intervals would make. */
+  readonly worstOnePercentFps: number;
+  /** The longest interval between two new pictures. */
+  readonly longestFreezeMs: number;
+  /** Intervals over 100 ms and two and a half deadlines. */
+  readonly freezesPerMinute: number;
+  /** From the first frame to the first new picture. */
+  readonly startDelayMs: number;
+  /** From the first new picture until the rate stays near what it settles at. */
+  readonly settledAfterMs: number;
+  readonly settledFps: number;
+  /** What freezes were measured by: the clip's own, or the middle interval. */
+  readonly deadlineMs: number;
+  readonly confidence: Confidence;
+  readonly reason: ConfidenceReason;
+  /** Between new pictures, in order. */
+  readonly intervalsMs: readonly number[];
+}
+
+export type MeterFailure =
+  /** Nothing moved, or too little to tell a new picture from the old. */
+  | { readonly code: 'not-enough-movement'; readonly strongestChange: number }
+  | { readonly code: 'too-short'; readonly durationMs: number; readonly leastMs: number };

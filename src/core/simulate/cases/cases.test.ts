@@ -1,0 +1,66 @@
+import { describe, expect, it } from 'vitest';
+import { parseCard } from '../../card';
+import { findPracticeFault } from '../faults';
+import { benchGap } from '../gap';
+import { measureRig } from '../measure';
+import { answerAbout, createCase, readPreview } from '.';
+
+const cases = Array.from({ length: 40 }, (_, i) => createCase(2001 + i));
+
+describe('createCase', () => {
+  it('gives the same case for the same seed', () => {
+    const { card, trueCauseId } = createCase(2001);
+    expect({ card, trueCauseId }).toEqual({ card: cases[0]?.card, trueCauseId: cases[0]?.trueCauseId });
+  });
+
+  it('gives cards that Oil Can can read, with a complaint and a first reading', () => {
+    for (const { card } of cases) {
+      expect(parseCard(card)).toMatchObject({ ok: true });
+      expect(card.symptoms.moments.length).toBeGreaterThan(0);
+      expect(card.readings).toHaveLength(1);
+    }
+  });
+
+  it('keeps what is hidden off the card', () => {
+    for (const { card, trueCauseId } of cases) expect(JSON.stringify(card)).not.toContain(trueCauseId);
+  });
+
+  it('names a cause whose repair closes at least a tenth of the gap, and as much as any other that was hidden', () => {
+    for (const { seed, rig, complaints, trueCauseId, faultIds } of cases) {
+      const gapOf = (candidate: typeof rig) => benchGap(candidate, measureRig(candidate, seed), complaints);
+      expect(gapOf(rig)).toBeGreaterThan(0);
+      expect(faultIds[0]).toBe(trueCauseId);
+      if (trueCauseId.endsWith('-heavy')) continue;
+      const repaired = findPracticeFault(trueCauseId)?.repair(rig) ?? rig;
+      expect(gapOf(repaired)).toBeLessThanOrEqual(0.9 * gapOf(rig) + 1e-9);
+    }
+  });
+
+  it('draws many causes, and some from outside the catalogue', () => {
+    const ids = new Set(cases.map((practice) => practice.trueCauseId));
+    expect(ids.size).toBeGreaterThan(8);
+    expect(ids).toContain('nothing-explains-it');
+  });
+});
+
+describe('a person', () => {
+  it('reads with some spread around the truth, and differently each time', () => {
+    const practice = cases.find(({ rig, seed }) => measureRig(rig, seed).shownFps < 0.5 * rig.targetFps);
+    if (!practice) throw new Error('no case that lags much');
+    const outcome = measureRig(practice.rig, practice.seed);
+    const person = { ...practice.person, way: 'metered' as const };
+    const rates = Array.from({ length: 60 }, (_, i) => readPreview(person, practice.rig, outcome, i).shownFps ?? 0);
+    const middle = [...rates].sort((a, b) => a - b)[30] ?? 0;
+    expect(new Set(rates).size).toBeGreaterThan(30);
+    expect(Math.abs(Math.log(middle / outcome.shownFps))).toBeLessThan(0.15);
+  });
+
+  it('gives the same answer when asked again, and none to what nobody can tell', () => {
+    const practice = cases[1];
+    if (!practice) throw new Error('no case');
+    const outcome = measureRig(practice.rig, practice.seed);
+    const ask = (id: string) => answerAbout(practice.person, id, practice.rig, outcome);
+    expect(ask('core-use')).toBe(ask('core-use'));
+    expect(ask('the-weather')).toBeNull();
+  });
+});

@@ -1,0 +1,173 @@
+import type { JobCard } from '../../card/types';
+import { createRandom, type Random } from '../../numbers/random';
+import { findPracticeFault, loadFaultIds, type PracticeFaultId, practiceFaults } from '../faults';
+import { type BenchComplaint, benchComplaints, benchGap, gapInRespect } from '../gap';
+import { measureRig } from '../measure';
+import type { Rig, RigOutcome } from '../types';
+import { drawCard } from './draw-card';
+import { type DrawnFacts, drawRig, withCopiesInUse } from './draw-rig';
+import { drawPerson, type Person, readPreview } from './person';
+
+/** A hidden-fault case: what is true, what the person has on the card, and what they would find. */
+export interface PracticeCase {
+  readonly seed: number;
+  readonly card: JobCard;
+  readonly rig: Rig;
+  readonly person: Person;
+  readonly complaints: readonly BenchComplaint[];
+  /** What was hidden, or is heavy by itself. */
+  readonly faultIds: readonly PracticeFaultId[];
+  /** The fault whose repair in the simulator closes most of the gap. */
+  readonly trueCauseId: PracticeFaultId;
+}
+
+/** What a case is about, with how often of a hundred. */
+const caseKinds = [
+  ...Array.from({ length: 52 }, () => 'one-fault' as const),
+  ...Array.from({ length: 22 }, () => 'heavy-film' as const),
+  ...Array.from({ length: 16 }, () => 'two-faults' as const),
+  ...Array.from({ length: 10 }, () => 'outside' as const),
+];
+
+const plantable = practiceFaults.filter(({ id }) => !loadFaultIds.includes(id) && id !== 'nothing-explains-it');
+
+/** Whether a fault can be in a rig at all, and is not there already. */
+function canHide(id: PracticeFaultId, rig: Rig): boolean {
+  const hasGraphics = rig.graphics.speed > 1.5;
+  const canHardware = rig.graphics.decodeMegapixelPerSec > 0 && rig.clips.some((clip) => clip.original.canHardware);
+  switch (id) {
+    case 'hardware-decode-off':
+    case 'hardware-decode-unreliable':
+      return canHardware;
+    case 'graphics-drawing-off':
+    case 'graphics-drawing-unreliable':
+    case 'graphics-memory-short':
+      return hasGraphics;
+    case 'wrong-graphics':
+      return rig.graphics.speed > 6;
+    case 'proxies-not-shown':
+      return rig.clips.some((clip) => clip.original.heightPx > 540);
+    default:
+      return true;
+  }
+}
+
+/** A fault planted; where its kind has several faces, one of them. */
+function hide(id: PracticeFaultId, rig: Rig, random: Random): Rig {
+  const severity = random.between(0.1, 1);
+  const fault = findPracticeFault(id);
+  if (!fault) throw new Error(`hide: no fault ${id}`);
+  if (id === 'power-or-heat' && random.isTrue(0.4))
+    return { ...rig, faults: { ...rig.faults, heatShare: 0.75 - 0.45 * severity } };
+  const planted = fault.plant(rig, severity);
+  if (id === 'proxies-not-shown' && random.isTrue(0.4))
+    return { ...planted, faults: { ...planted.faults, areCopiesAttached: false } };
+  if (id === 'memory-short' && random.isTrue(0.3))
+    return { ...rig, editorGivenMib: rig.memoryMib * random.between(0.92, 1.1) };
+  if (id === 'memory-short' && rig.design === 'computing-first')
+    return { ...rig, previewMemoryMib: rig.previewMemoryMib * random.between(0.02, 0.15) };
+  return planted;
+}
+
+/** Two respects or one: those that are wrong, the worst first; people name at most three. */
+const listComplaints = (rig: Rig, outcome: RigOutcome): readonly BenchComplaint[] =>
+  benchComplaints
+    .map((complaint) => ({ complaint, gap: gapInRespect(rig, outcome, complaint) }))
+    // What is slow later and from the start is complained of as slow.
+    .filter(
+      ({ complaint, gap }) => gap > 0.05 && (complaint !== 'later' || gapInRespect(rig, outcome, 'playing') < 0.05),
+    )
+    // Few complain of a second at a cut or of a slow clip browser while playing itself lags.
+    .filter(
+      ({ complaint }) =>
+        (complaint !== 'cuts' && complaint !== 'looking') || gapInRespect(rig, outcome, 'playing') < 0.3,
+    )
+    .sort((a, b) => b.gap - a.gap)
+    .slice(0, 3)
+    .map(({ complaint }) => complaint);
+
+/** Whether a fault's repair could change anything in a rig, without playing it. */
+const isRepairable = (id: PracticeFaultId, hidden: readonly PracticeFaultId[]): boolean =>
+  !loadFaultIds.includes(id) &&
+  // A preview larger than it is seen is how most people work; it is a fault only where it is what was hidden.
+  (id !== 'preview-too-large' || hidden.includes(id));
+
+/**
+ * The share of the gap that each fault's repair closes: of what was hidden, and of what was drawn that way, such as a
+ * slow drive or graphics that are switched off. What has no switch is asked after all else that matters is right.
+ */
+function closures(
+  rig: Rig,
+  hidden: readonly PracticeFaultId[],
+  complaints: readonly BenchComplaint[],
+  seed: number,
+): readonly { readonly id: PracticeFaultId; readonly share: number }[] {
+  const gapOf = (candidate: Rig): number => benchGap(candidate, measureRig(candidate, seed), complaints);
+  const repair = (candidate: Rig, id: PracticeFaultId): Rig => findPracticeFault(id)?.repair(candidate) ?? candidate;
+  const whole = gapOf(rig);
+  if (whole <= 0) return [];
+  const switched = practiceFaults
+    .filter(({ id }) => isRepairable(id, hidden))
+    .map(({ id }) => ({ id, share: (whole - gapOf(repair(rig, id))) / whole }));
+  const repaired = switched
+    .filter(({ id, share }) => share > 0.05 || hidden.includes(id))
+    .reduce((current, { id }) => repair(current, id), rig);
+  const left = gapOf(repaired);
+  if (left <= 0.05) return switched;
+  const loads = loadFaultIds.map((id) => ({ id, share: (left - gapOf(repair(repaired, id))) / whole }));
+  return [...switched, ...loads];
+}
+
+interface Draft {
+  readonly rig: Rig;
+  readonly facts: DrawnFacts;
+  readonly hidden: readonly PracticeFaultId[];
+}
+
+/** What a case is to be about, fixed before the tries: otherwise what is easily drawn would crowd out the rest. */
+interface Theme {
+  readonly kind: (typeof caseKinds)[number];
+  readonly faultId: PracticeFaultId;
+}
+
+/** One try at a case; null where it does not come out as one. */
+function draftCase(random: Random, seed: number, { kind, faultId }: Theme): Draft | null {
+  const drawn = drawRig(random);
+  const sound = random.isTrue(0.08) ? withCopiesInUse(drawn.rig, random.pick([540, 720])) : drawn.rig;
+  const outcome = measureRig(sound, seed);
+  const all = benchComplaints.reduce((sum, complaint) => sum + gapInRespect(sound, outcome, complaint), 0);
+  if (kind === 'heavy-film') return all > 0.15 ? { rig: sound, facts: drawn.facts, hidden: [] } : null;
+  // A fault shows where the film alone would be no burden, or little.
+  if (all > 0.25) return null;
+  const first = kind === 'outside' ? ('nothing-explains-it' as const) : faultId;
+  if (!canHide(first, sound)) return null;
+  const rest = plantable.map(({ id }) => id).filter((id) => id !== first && canHide(id, sound));
+  const hidden = kind === 'two-faults' ? [first, random.pick(rest)] : [first];
+  return { rig: hidden.reduce((rig, id) => hide(id, rig, random), sound), facts: drawn.facts, hidden };
+}
+
+/**
+ * The case of a seed. Tries are drawn until one has a complaint and a fault whose repair closes at least a tenth
+ * of the gap; the same seed always ends at the same case.
+ */
+export function createCase(seed: number): PracticeCase {
+  const random = createRandom(seed * 104_729);
+  const theme: Theme = { kind: random.pick(caseKinds), faultId: random.pick(plantable).id };
+  for (let attempt = 0; attempt < 2000; attempt++) {
+    const draft = draftCase(random, seed, theme);
+    if (!draft) continue;
+    const { rig, facts, hidden } = draft;
+    const outcome = measureRig(rig, seed);
+    const complaints = listComplaints(rig, outcome);
+    if (complaints.length === 0) continue;
+    const shares = [...closures(rig, hidden, complaints, seed)].sort((a, b) => b.share - a.share);
+    const [first] = shares;
+    if (!first || first.share < 0.1) continue;
+    const person = drawPerson(seed);
+    const reading = readPreview(person, rig, outcome, 0);
+    const card = drawCard({ rig, facts, complaints, reading, way: person.way, id: `case-${seed}` }, random);
+    const faultIds = shares.filter(({ share }) => share >= 0.1).map(({ id }) => id);
+    return { seed, card, rig, person, complaints, faultIds, trueCauseId: first.id };
+  }
+  throw new Error(`createCase: no case from seed ${seed}`);
+}

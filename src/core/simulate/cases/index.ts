@@ -1,0 +1,2 @@
+export { createCase, type PracticeCase } from './create-case';
+export { answerAbout, readPreview } from './person';

@@ -1,0 +1,149 @@
+import { percentileOfSorted } from '../numbers/percentile';
+import { createRandom, type Random } from '../numbers/random';
+import { coreSpeedNow, play } from './play';
+import type { Rig, RigOutcome, RigStream } from './types';
+import {
+  drawSpeed,
+  drawWorkMs,
+  editorShortage,
+  isHardwareDecoded,
+  memoryOver,
+  previewMegapixels,
+  softwareWorkMs,
+  usedStream,
+} from './work';
+
+/** How long a preview is watched for one figure. */
+const watchedMs = 20_000;
+const jumpCount = 20;
+/** From the hand on the playhead to the first work on a picture. */
+const handMs = 18;
+
+/** Cores left to the editor on average. */
+const freeCores = (rig: Rig): number => {
+  const programs = rig.programs.reduce((sum, program) => sum + program.busyCores, 0);
+  return Math.max(0.3, rig.coreCount - programs - rig.faults.unlistedCores - rig.faults.buildCores);
+};
+
+/** How many times faster than one core a burst of decoding goes. */
+const burstGain = (rig: Rig): number => Math.min(freeCores(rig), 1 + 0.75 * (Math.min(rig.threadCount, 16) - 1));
+
+/** Milliseconds until the picture `framesBefore` frames after a key frame stands, decoding from there. */
+function reachMs(rig: Rig, stream: RigStream, framesBefore: number, pictures: number): number {
+  const coreSpeed = coreSpeedNow(rig, false);
+  const isHardware = isHardwareDecoded(rig, stream);
+  const frames = framesBefore + 1;
+  const megabits = stream.megabitsPerFrame * frames * pictures;
+  const { drive } = stream;
+  const readMs =
+    drive.seekMs + (megabits / 8 / (drive.megabytePerSec * rig.faults.driveShare * rig.quirks.drive)) * 1000;
+  const decodeMs = isHardware
+    ? ((1000 * stream.megapixels * frames * pictures) / rig.graphics.decodeMegapixelPerSec) * rig.faults.hardwareTrouble
+    : (softwareWorkMs(stream) * rig.quirks.decode * frames * pictures) / coreSpeed / burstGain(rig);
+  return readMs + decodeMs;
+}
+
+const slowness = (rig: Rig): number =>
+  (1 + 2.5 * Math.min(3, memoryOver(rig))) *
+  (1 + 0.7 * Math.min(3, editorShortage(rig))) *
+  (1 + rig.faults.systemDriveStall);
+
+const pickClip = (rig: Rig, random: Random): Rig['clips'][number] => random.pick(rig.clips);
+
+/** Waits of twenty jumps to random places of the film, sorted. */
+function jumpWaits(rig: Rig, random: Random): readonly number[] {
+  // Jumps go anywhere, and most of the film is not pre-rendered.
+  const preview = { ...rig.preview, ratio: Math.min(rig.preview.ratio, rig.preview.movingRatio), isRendered: false };
+  const moving: Rig = { ...rig, preview };
+  return Array.from({ length: jumpCount }, () => {
+    const clip = pickClip(rig, random);
+    const stream = usedStream(rig, clip);
+    const pictures = rig.timeline.layerCount + rig.timeline.coveredLayerCount;
+    const before = Math.floor(random.next() * stream.keyEveryFrames);
+    const panelMs = rig.faults.isPanelOnOriginals
+      ? reachMs(rig, clip.original, Math.floor(random.next() * clip.original.keyEveryFrames), 1)
+      : 0;
+    const drawMs =
+      (drawWorkMs(moving, stream) * rig.quirks.draw) /
+      drawSpeed(moving, coreSpeedNow(rig, false) * Math.min(1, freeCores(rig)));
+    const waits =
+      reachMs(rig, stream, before, pictures) + panelMs + drawMs + rig.faults.cacheWaitMs * 2 + rig.faults.oddMs;
+    return (handMs + waits) * slowness(rig) * random.between(0.92, 1.08);
+  }).sort((a, b) => a - b);
+}
+
+/** Seconds of opening: a table of contents, a picture and a wave form for every clip. */
+function openingSec(rig: Rig): number {
+  const count = rig.clips.length + rig.unusedClipCount;
+  const original = rig.clips[0]?.original;
+  if (!original) throw new Error('openingSec: a rig without clips');
+  const pictureMs = rig.areThumbnailsMade
+    ? reachMs(rig, original, original.keyEveryFrames / 4, 1) +
+      90 / coreSpeedNow(rig, false) / Math.min(1, freeCores(rig))
+    : 0;
+  const indexMs = 14 + 3 * original.drive.seekMs + 2.5 * rig.faults.cacheWaitMs + 3 * rig.cacheDrive.seekMs;
+  const startMs = 5000 / Math.min(1, coreSpeedNow(rig, false)) + 300 * rig.systemDrive.seekMs;
+  return ((startMs + count * (pictureMs + indexMs)) * slowness(rig) * rig.quirks.opening) / 1000;
+}
+
+/** Milliseconds for which the picture stands at a cut, on average: what reading and decoding ahead do not hide. */
+function cutFreezeMs(rig: Rig): number {
+  const clip = rig.clips.reduce((heaviest, other) =>
+    softwareWorkMs(usedStream(rig, other)) * usedStream(rig, other).keyEveryFrames >
+    softwareWorkMs(usedStream(rig, heaviest)) * usedStream(rig, heaviest).keyEveryFrames
+      ? other
+      : heaviest,
+  );
+  const stream = usedStream(rig, clip);
+  const openMs = rig.areFilesKeptOpen ? 0 : 12 + stream.drive.seekMs * 2;
+  const reached = reachMs(rig, stream, stream.keyEveryFrames / 2, rig.timeline.layerCount) + openMs;
+  const aheadFrames = rig.design === 'in-turn' || rig.design === 'computing-first' ? 0 : 6;
+  return Math.max(0, reached - (aheadFrames * 1000) / rig.timeline.fps) * slowness(rig);
+}
+
+/** Everything that somebody with a stop watch would find on this rig. The same seed gives the same figures. */
+export function measureRig(rig: Rig, seed: number): RigOutcome {
+  const now = play(rig, createRandom(seed), watchedMs);
+  const later = rig.faults.heatShare < 1 ? play(rig, createRandom(seed + 1), watchedMs, true) : now;
+  const waits = jumpWaits(rig, createRandom(seed + 2));
+  const looking = jumpWaits(
+    {
+      ...rig,
+      timeline: { ...rig.timeline, layerCount: 1, coveredLayerCount: 0, titleCount: 0, effects: [] },
+      faults: { ...rig.faults, isPanelOnOriginals: false },
+    },
+    createRandom(seed + 3),
+  );
+  const main = rig.clips[0]?.original;
+  if (!main) throw new Error('measureRig: a rig without clips');
+  // A plain player lets the graphics decode wherever they can.
+  const plainMs = reachMs({ ...rig, isDecodingOnGraphics: true }, main, 0, 1);
+  const bytesPerFrame = previewMegapixels(rig) * 4e6 * rig.preview.depthRatio;
+  return {
+    shownFps: rateOf(now.shownAtMs),
+    laterFps: rateOf(later.shownAtMs),
+    longestFreezeMs: longestOf(now.shownAtMs),
+    scrubMs: percentileOfSorted(waits, 0.5),
+    scrubSlowTenthMs: percentileOfSorted(waits, 0.9),
+    lookMs: percentileOfSorted(looking, 0.5),
+    openingSec: openingSec(rig),
+    cutFreezeMs: cutFreezeMs(rig),
+    fitSec:
+      rig.design === 'computing-first'
+        ? Math.min(3600, (rig.previewMemoryMib * 2 ** 20) / (bytesPerFrame * rig.timeline.fps))
+        : 3600,
+    coreUseRatio: now.coreUseRatio,
+    driveUseRatio: now.driveUseRatio,
+    plainPlayerRatio: Math.min(4, 1000 / main.fps / Math.max(0.01, plainMs - main.drive.seekMs)),
+  };
+}
+
+/** Frames a second between the first and the last new picture that was shown. */
+export function rateOf(shownAtMs: readonly number[]): number {
+  const [first, last] = [shownAtMs[0], shownAtMs.at(-1)];
+  if (first === undefined || last === undefined || last <= first) return 1000 / watchedMs;
+  return ((shownAtMs.length - 1) * 1000) / (last - first);
+}
+
+const longestOf = (shownAtMs: readonly number[]): number =>
+  shownAtMs.reduce((longest, atMs, i) => Math.max(longest, i === 0 ? 0 : atMs - (shownAtMs[i - 1] as number)), 0);

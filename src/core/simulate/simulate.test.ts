@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import { createRandom } from '../numbers/random';
+import { applyChanges, measureRig, play, practiceChanges, practiceFaults, type Rig, rateOf, rigFromCard } from '.';
+
+const [decodeBound, effectsBound, programsBusy] = await loadDemoCards();
+const rigOf = (card: typeof decodeBound, seed = 1): Rig => {
+  const rig = card && rigFromCard(card, seed);
+  if (!rig) throw new Error('no rig');
+  return rig;
+};
+const rigs = [rigOf(decodeBound), rigOf(effectsBound), rigOf(programsBusy), rigOf(programsBusy, 3)];
+
+describe('play', () => {
+  it('shows pictures in order, never more than the timeline has, and the same for the same seed', () => {
+    for (const rig of rigs) {
+      const { shownAtMs } = play(rig, createRandom(3), 20_000);
+      expect(shownAtMs.length).toBeGreaterThan(10);
+      expect(shownAtMs.every((atMs, i) => i === 0 || atMs > (shownAtMs[i - 1] ?? 0))).toBe(true);
+      expect(rateOf(shownAtMs)).toBeLessThanOrEqual(rig.timeline.fps * 1.001);
+      expect(play(rig, createRandom(3), 20_000).shownAtMs).toEqual(shownAtMs);
+    }
+  });
+
+  it('reaches the full rate where nothing is heavy', () => {
+    for (const rig of rigs) {
+      const light = applyChanges(
+        { ...rig, coreSpeed: 8, coreCount: 16, threadCount: 16, programs: [], memoryMib: 65_536 },
+        [
+          { id: 'make-proxies', level: 360 },
+          { id: 'bypass-effects', level: 'all' },
+          { id: 'lower-preview-quality', level: '1/4' },
+        ],
+      );
+      expect(rateOf(play(light, createRandom(1), 20_000).shownAtMs)).toBeGreaterThan(0.98 * rig.timeline.fps);
+    }
+  });
+});
+
+describe('practiceFaults', () => {
+  it('each give finite figures, and their repair takes the lag away again', () => {
+    for (const rig of rigs)
+      for (const fault of practiceFaults) {
+        const broken = fault.plant(rig, 0.7);
+        for (const figure of Object.values(measureRig(broken, 5)))
+          expect(Number.isFinite(figure) && figure >= 0, fault.id).toBe(true);
+        const [before, after] = [measureRig(broken, 5), measureRig(fault.repair(broken), 5)];
+        // Hardware decoding and graphics drawing may be slower than a good processor.
+        if (fault.id.endsWith('-off')) continue;
+        expect(after.shownFps, fault.id).toBeGreaterThan(0.93 * before.shownFps);
+        expect(after.scrubMs, fault.id).toBeLessThan(1.1 * before.scrubMs);
+      }
+  });
+});
+
+describe('applyChanges', () => {
+  it('passes over changes that it does not know', () => {
+    const [rig] = rigs;
+    if (!rig) throw new Error('no rig');
+    expect(applyChanges(rig, [{ id: 'of-a-newer-oil-can', level: 3 }])).toBe(rig);
+  });
+
+  it('never makes a figure that is not finite', () => {
+    for (const rig of rigs)
+      for (const id of Object.keys(practiceChanges))
+        for (const figure of Object.values(measureRig(applyChanges(rig, [{ id, level: null }]), 2)))
+          expect(Number.isFinite(figure) && figure >= 0, id).toBe(true);
+  });
+});

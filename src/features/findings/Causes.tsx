@@ -1,0 +1,134 @@
+'use client';
+
+import styled from 'styled-components';
+import type { CauseId } from '@/core/causes';
+import type { Diagnosis } from '@/core/diagnose';
+import { describeProbability, formatChance } from '@/messages/diagnosis';
+import { settlingTests } from '@/messages/findings';
+import { causeTexts } from '@/messages/load';
+import { Disclosure } from '@/ui/Disclosure';
+import { Soft } from '@/ui/layout';
+import { Note } from '@/ui/Note';
+import { Sheet } from '@/ui/Sheet';
+import { colour, font } from '@/ui/tokens';
+import type { DiagnosisState } from '../shell/diagnosis-context';
+
+const List = styled.ol`
+  list-style: none;
+  margin: 0;
+  padding: 0;
+`;
+const Item = styled.li`
+  padding: 11px 0;
+  border-top: 1px solid ${colour.line};
+  &:first-child { border-top: 0; padding-top: 2px; }
+  h3 { font: 650 16.5px/1.3 ${font.heading}; }
+  &[data-first] h3 { font-size: 19px; }
+  > p { font-size: 15px; }
+`;
+const Head = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 2px 14px;
+  > span { font-size: 15px; white-space: nowrap; }
+`;
+const Bar = styled.div`
+  height: 8px;
+  margin: 6px 0;
+  border: 1px solid ${colour.line};
+  border-radius: 4px;
+  background: ${colour.inset};
+  > i { display: block; height: 100%; border-radius: 4px; background: ${colour.enamel}; }
+`;
+
+/** Causes less likely than this are told in one line. */
+const leastShown = 0.12;
+/** From here on a cause is clear. */
+const clearProbability = 0.75;
+
+function leadOf({ causes, isUnexplained, usableProbability }: Diagnosis): string {
+  const [first, second] = causes;
+  if (!first || usableProbability > 0.8) return 'By everything on this card the preview should be usable.';
+  if (isUnexplained) return 'None of the causes that Oil Can knows fits what you read.';
+  const isClear = first.probability >= clearProbability;
+  if (isClear && second && second.probability >= 0.5) return 'More than one thing is wrong at once.';
+  if (isClear) return 'One cause stands out.';
+  return 'No cause is clear yet: several would explain what you read. The look below tells most.';
+}
+
+/** What causes the lag, and how sure that is. */
+export function Causes({
+  state,
+  estimateCause,
+}: {
+  readonly state: DiagnosisState;
+  readonly estimateCause: CauseId | null;
+}) {
+  const { diagnosis, status } = state;
+  if (!diagnosis)
+    return (
+      <Sheet title="What causes it" aside={status === 'failed' ? 'by the estimate alone' : 'working it out…'}>
+        {status === 'failed' && (
+          <Note>
+            Weighing the causes broke off; nothing on the card is lost. Load the page again to start it once more.
+          </Note>
+        )}
+        <p>{estimateCause ? causeTexts[estimateCause].why : 'By the estimate this preview should be usable.'}</p>
+      </Sheet>
+    );
+  const shown = diagnosis.causes.filter(({ probability }, i) => probability >= leastShown || i === 0).slice(0, 5);
+  const rest = diagnosis.causes.filter((cause) => !shown.includes(cause)).slice(0, 6);
+  return (
+    <Sheet
+      title="What causes it"
+      aside={status === 'running' ? 'working it out again…' : 'by your readings and answers'}
+    >
+      <p style={{ marginBottom: 10 }}>
+        <b>{leadOf(diagnosis)}</b>
+      </p>
+      {diagnosis.isUnexplained && (
+        <Note>
+          What remains to try: another project on this machine, this project on another machine, and the makers’
+          updates. If another project plays well, the cause lies in this one; if none does, in the machine or the
+          editor.
+        </Note>
+      )}
+      <List>
+        {shown.map(({ id, probability, share }, i) => (
+          <Item key={id} data-first={i === 0 || undefined}>
+            <Head>
+              <h3>{causeTexts[id].title}</h3>
+              <span>
+                <b>{describeProbability(probability)}</b> <Soft>{formatChance(probability)}</Soft>
+              </span>
+            </Head>
+            <Bar role="img" aria-label={`${Math.round(100 * share)} % of the lag`}>
+              <i style={{ width: `${Math.max(1, 100 * share)}%` }} />
+            </Bar>
+            <p>
+              {causeTexts[id].why}{' '}
+              {share >= 0.05 && <Soft>Its part of the lag: about {Math.round(100 * share)} %.</Soft>}
+            </p>
+            <p>
+              <Soft>What would settle it:</Soft> {settlingTests[id]}
+            </p>
+          </Item>
+        ))}
+      </List>
+      {rest.length > 0 && (
+        <p style={{ marginTop: 6, fontSize: 15 }}>
+          <Soft>Hardly: {rest.map(({ id }) => causeTexts[id].title.toLowerCase()).join('; ')}.</Soft>
+        </p>
+      )}
+      <div style={{ marginTop: 10 }}>
+        <Disclosure label="How is this worked out?">
+          Oil Can tries every cause, alone and with one other, on thousands of machines and editors that would fit your
+          card, and keeps those that agree with all your readings and answers. How likely a cause is says in how many of
+          them it has at least a tenth of the lag; several can be likely at once. The bar is its part of the lag on
+          average.
+        </Disclosure>
+      </div>
+    </Sheet>
+  );
+}

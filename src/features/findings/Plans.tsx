@@ -1,0 +1,92 @@
+'use client';
+
+import styled from 'styled-components';
+import { complaintOf, type JobCard } from '@/core/card';
+import type { Diagnosis, Plan } from '@/core/diagnose';
+import { formatChance, planTexts } from '@/messages/diagnosis';
+import { fixTitle } from '@/messages/fix-titles';
+import { formatFpsRange, formatMinutes, formatWaitRange } from '@/messages/format';
+import { Soft } from '@/ui/layout';
+import { Note } from '@/ui/Note';
+import { Sheet } from '@/ui/Sheet';
+import { colour, font } from '@/ui/tokens';
+
+const Grid = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 230px), 1fr));
+  gap: 12px;
+`;
+const Card = styled.article`
+  padding: 12px 14px;
+  border: 1px solid ${colour.line};
+  border-radius: 8px;
+  h3 { font: 650 16.5px/1.25 ${font.heading}; }
+  > p { font-size: 14.5px; color: ${colour.inkSoft}; }
+  ol { margin: 8px 0; padding-left: 22px; list-style: decimal; font-size: 15px; }
+  li { margin-bottom: 3px; }
+  dl { display: grid; grid-template-columns: 62px 1fr; gap: 1px 8px; font-size: 14.5px; }
+  dt { color: ${colour.inkSoft}; }
+`;
+
+/** What a plan brings in the respects that are complained of. */
+function describeGain({ shownFps, scrubMs }: Plan, card: JobCard): string {
+  const { isPlaying, isScrubbing } = complaintOf(card);
+  const parts = [
+    ...(isPlaying || !isScrubbing ? [`${formatFpsRange(shownFps)} a second`] : []),
+    ...(isScrubbing ? [`a jump ${formatWaitRange(scrubMs)}`] : []),
+  ];
+  return parts.join(', ');
+}
+
+/** Ways to a usable preview; where there is none, what something bought would bring. */
+export function Plans({ card, diagnosis }: { readonly card: JobCard; readonly diagnosis: Diagnosis }) {
+  const { plans, upgrades, usableProbability } = diagnosis;
+  if (plans.length === 0 && usableProbability > 0.8) return null;
+  return (
+    <Sheet title="Ways to a usable preview" aside="each with as few changes as it takes">
+      {plans.length > 0 ? (
+        <Grid>
+          {plans.map((plan) => (
+            <Card key={plan.id}>
+              <h3>{planTexts[plan.id].label}</h3>
+              <p>{planTexts[plan.id].what}</p>
+              <ol>
+                {plan.fixes.map((fix) => (
+                  <li key={fix.id}>{fixTitle(fix.id, fix.level)}</li>
+                ))}
+              </ol>
+              <dl>
+                <dt>takes</dt>
+                <dd>{formatMinutes(plan.minutes)}</dd>
+                <dt>brings</dt>
+                <dd>{describeGain(plan, card)}</dd>
+                <dt>usable</dt>
+                <dd>{formatChance(plan.probability)}</dd>
+              </dl>
+            </Card>
+          ))}
+        </Grid>
+      ) : (
+        <>
+          <Note>
+            No set of fixes within reach is likely to make this preview usable. The steps above may still show a cause
+            that is not seen yet.
+          </Note>
+          {upgrades.length > 0 && (
+            <>
+              <h3 style={{ fontSize: 16, margin: '10px 0 4px' }}>What something bought would bring</h3>
+              <ul style={{ margin: 0, paddingLeft: 20, fontSize: 15 }}>
+                {upgrades.map(({ id, shownFps, usableProbability: chance }) => (
+                  <li key={id}>
+                    {fixTitle(id, null)}: {formatFpsRange(shownFps)} a second,{' '}
+                    <Soft>usable {formatChance(chance)}</Soft>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+        </>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,160 @@
+'use client';
+
+import { FileVideo, Gauge, Square } from 'lucide-react';
+import { useRef } from 'react';
+import styled from 'styled-components';
+import type { PictureRegion } from '@/core/meter';
+import { formatBytes } from '@/messages/format';
+import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
+import { FieldGrid, Row, Soft } from '@/ui/layout';
+import { NumberField } from '@/ui/NumberField';
+import { Sheet } from '@/ui/Sheet';
+import { colour } from '@/ui/tokens';
+import { RecordingView } from './RecordingView';
+import type { RecordingState } from './use-recording';
+
+const Zone = styled.div`
+  padding: 22px 20px;
+  margin-bottom: 12px;
+  text-align: center;
+  border: 2px dashed ${colour.edge};
+  border-radius: 8px;
+  p { margin-bottom: 12px; color: ${colour.inkSoft}; }
+  [data-over] & { border-color: ${colour.enamel}; background: ${colour.inset}; }
+`;
+const Progress = styled.div`
+  margin: 12px 0;
+  progress { width: 100%; height: 10px; accent-color: ${colour.oil}; }
+`;
+
+/** What is measured of the recording; nulls stand for "all of it" and "look for it". */
+export interface Chosen {
+  readonly fromSec: number | null;
+  readonly toSec: number | null;
+  readonly part: PictureRegion | null;
+}
+
+const partFields = [
+  ['xPx', 'Part, from the left'],
+  ['yPx', 'Part, from the top'],
+  ['widthPx', 'Part, width'],
+  ['heightPx', 'Part, height'],
+] as const;
+
+interface RecordingSheetProps {
+  readonly file: File | null;
+  readonly state: RecordingState;
+  readonly chosen: Chosen;
+  readonly onFile: (file: File) => void;
+  readonly onChoose: (patch: Partial<Chosen>) => void;
+  readonly onMeasure: () => void;
+  readonly onStop: () => void;
+}
+
+/** Where a recording comes in, what of it is measured, and its progress. */
+export function RecordingSheet(props: RecordingSheetProps) {
+  const { file, state, chosen, onFile, onChoose, onMeasure, onStop } = props;
+  const input = useRef<HTMLInputElement>(null);
+  const measured = state.status === 'done' ? state.measured : null;
+  const part = chosen.part ?? measured?.reading.region ?? null;
+  const setPart = (key: (typeof partFields)[number][0], value: number | null) => {
+    if (part && value !== null) onChoose({ part: { ...part, [key]: value } });
+  };
+  const isRunning = state.status === 'running';
+  return (
+    <Sheet
+      title="A recording of your screen"
+      aside={file ? `${file.name}, ${formatBytes(file.size)}` : 'nothing leaves this computer'}
+    >
+      <input
+        ref={input}
+        type="file"
+        accept="video/*,.mkv"
+        hidden
+        aria-label="Choose a screen recording"
+        onChange={(event) => {
+          const picked = event.target.files?.[0];
+          event.target.value = '';
+          if (picked) onFile(picked);
+        }}
+      />
+      {!file && (
+        <Zone>
+          <p>Drop a screen recording anywhere on this page: the editor playing the stretch that lags.</p>
+          <Button look="primary" onPress={() => input.current?.click()}>
+            <FileVideo size={18} aria-hidden="true" /> Choose a recording
+          </Button>
+        </Zone>
+      )}
+      {file && <RecordingView file={file} part={part} size={measured} />}
+      {state.status === 'running' && (
+        <Progress>
+          <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
+            <span role="status">Measuring, {state.progress.frameCount} frames so far</span>
+            <Button onPress={onStop}>
+              <Square size={16} aria-hidden="true" /> Stop
+            </Button>
+          </Row>
+          <progress aria-label="Measuring" max={1} value={state.progress.doneRatio} />
+        </Progress>
+      )}
+      {file && !isRunning && (
+        <>
+          <FieldGrid $leastPx={150}>
+            <NumberField
+              label="Measure from"
+              unit="s"
+              minValue={0}
+              maxValue={86_400}
+              fractionDigits={1}
+              value={chosen.fromSec}
+              onChange={(fromSec) => onChoose({ fromSec })}
+            />
+            <NumberField
+              label="Measure to (empty: end)"
+              unit="s"
+              minValue={0}
+              maxValue={86_400}
+              fractionDigits={1}
+              value={chosen.toSec}
+              onChange={(toSec) => onChoose({ toSec })}
+            />
+            {part &&
+              partFields.map(([key, label]) => (
+                <NumberField
+                  key={key}
+                  label={label}
+                  unit="px"
+                  minValue={key === 'widthPx' || key === 'heightPx' ? 8 : 0}
+                  maxValue={
+                    key === 'xPx' || key === 'widthPx' ? (measured?.widthPx ?? 16_384) : (measured?.heightPx ?? 16_384)
+                  }
+                  value={part[key]}
+                  onChange={(value) => setPart(key, value)}
+                />
+              ))}
+          </FieldGrid>
+          <Row style={{ margin: '14px 0 8px' }}>
+            <Button look={measured ? 'plain' : 'primary'} onPress={onMeasure}>
+              <Gauge size={17} aria-hidden="true" /> {measured ? 'Measure again' : 'Measure'}
+            </Button>
+            {chosen.part && (
+              <Button look="quiet" onPress={() => onChoose({ part: null })}>
+                Look for the part again
+              </Button>
+            )}
+            <Button look="quiet" onPress={() => input.current?.click()}>
+              Choose another recording
+            </Button>
+          </Row>
+        </>
+      )}
+      <Disclosure label="How do I record it?">
+        Use the recorder that came with the system, at 60 frames a second and its best quality. Play the stretch that
+        lags for about 15 seconds with the preview in full view, and stop. A recorder is one load more: close it for
+        readings by eye. <Soft>A phone’s video of the screen will do where no recorder runs; hold it still.</Soft>
+      </Disclosure>
+    </Sheet>
+  );
+}

@@ -1,0 +1,112 @@
+import type { FixText } from './types';
+
+export const footageTexts = {
+  'show-proxies': {
+    steps: () => [
+      'Switch the preview over to proxies.',
+      'Look for the mark on clip or viewer that says so.',
+      'Play the same stretch as before.',
+    ],
+    where:
+      'Usually a right click on the clips in the media list; the switch to show them is at the viewer or in its menu.',
+    check:
+      'A mark on the clip or viewer says that proxies are shown. Some editors call a lowered preview quality “proxy”: that is another thing.',
+    cost: 'fine detail while you edit',
+    putBack: {
+      what: 'Link the originals again and switch proxies off',
+      why: 'A film exported from proxies has their few lines, not the originals’.',
+    },
+  },
+  'attach-proxies': {
+    steps: () => [
+      'Choose the originals in the media list and attach the small copies to them.',
+      'Check length and sound of one of them against its original.',
+      'Switch the preview over to proxies.',
+    ],
+    where:
+      'Usually a right click on the clips in the media list; the switch to show them is at the viewer or in its menu.',
+    check: 'The clip’s information names two files: the original and the proxy.',
+    cost: 'fine detail while you edit',
+    putBack: {
+      what: 'Link the originals again and switch proxies off',
+      why: 'A film exported from proxies has their few lines, not the originals’.',
+    },
+  },
+  'make-proxies': {
+    steps: (level) => [
+      `Make small copies, ${level ?? 540} lines high, of the clips named here, with every frame a key frame.`,
+      'Attach them to the originals and switch the preview over to show them.',
+      'Wait until all are made: a build that was stopped half-way leaves some clips heavy.',
+    ],
+    where:
+      'Usually a right click on the clips in the media list; the switch to show them is at the viewer or in its menu.',
+    check:
+      'A mark on the clip or viewer says that proxies are shown. Some editors call a lowered preview quality “proxy”: that is another thing.',
+    cost: 'disk space, the time to make them, and fine detail while you edit',
+    putBack: {
+      what: 'Link the originals again and switch proxies off',
+      why: 'A film exported from proxies has their few lines, not the originals’.',
+    },
+  },
+  'make-proxies-on-import': {
+    steps: () => [
+      'Find the import settings.',
+      'Switch on making small copies of what you import.',
+      'Choose a drive with room for them.',
+    ],
+    where: 'Usually in the import window or the media settings.',
+    check: 'The next clip that you import brings its proxy along.',
+    cost: 'disk space, and a longer import',
+    putBack: {
+      what: 'Link the originals again and switch proxies off',
+      why: 'A film exported from proxies has their few lines, not the originals’.',
+    },
+  },
+  'convert-footage': {
+    steps: () => [
+      'Convert the clips to a codec in which every frame is a key frame, at their full size and rate.',
+      'Keep the originals; put the new files in the project in their place.',
+      'Compare length and sound of one of them with its original.',
+    ],
+    where: 'A converter of your choice, or the editor’s own on the media list.',
+    check: 'Jumps to any place show a picture at once.',
+    cost: 'much disk space, and the time to convert',
+    putBack: null,
+  },
+  'match-project-to-clips': {
+    steps: () => [
+      'Save a copy of the project.',
+      'Set its size and rate to those of most clips.',
+      'Check that titles and crops still sit right.',
+    ],
+    where: 'Usually in the settings of the project or timeline.',
+    check: 'The viewer no longer scales the clips up.',
+    cost: 'nothing that the clips have',
+    putBack: null,
+  },
+  'lower-project-size': {
+    steps: (level) => [
+      'Save a copy of the project.',
+      `Set the project or timeline to ${level ?? 1080} lines, in the same shape.`,
+      'Check that titles and crops still sit right.',
+    ],
+    where: 'Usually in the settings of the project or timeline.',
+    check: 'The project’s information shows the smaller size.',
+    cost: 'lines, if the film is to be delivered larger',
+    putBack: { what: 'Project size: back to what is delivered', why: 'The film would be exported too small.' },
+  },
+  'lower-project-rate': {
+    steps: (level) => [
+      'Save a copy of the project.',
+      `Set the project or timeline to ${level ?? 25} frames a second.`,
+      'Check cuts and sound: some editors only take a rate for a new timeline.',
+    ],
+    where: 'Usually in the settings of the project or timeline.',
+    check: 'The project’s information shows the lower rate.',
+    cost: 'smoothness of movement, if the film is to be delivered faster',
+    putBack: {
+      what: 'Project rate: back to what is delivered',
+      why: 'The film would be exported with too few frames.',
+    },
+  },
+} as const satisfies Readonly<Record<string, FixText>>;

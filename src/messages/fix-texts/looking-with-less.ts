@@ -1,0 +1,211 @@
+import type { FixText } from './types';
+
+export const lookingWithLessTexts = {
+  'lower-preview-quality': {
+    steps: (level) => [
+      `Set the preview quality of the timeline viewer to ${level ?? '1/4'} of full.`,
+      'If your editor has one setting for playing and one for standing still, lower the one for playing.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually a small menu at the lower edge of the viewer, or a right click on the picture.',
+    check: 'Fine detail, such as text on a jumper, looks coarser while playing.',
+    cost: 'sharpness while you edit',
+    putBack: {
+      what: 'Preview quality: back to full',
+      why: 'Some editors render at the preview quality if it is left low.',
+    },
+  },
+  'smaller-preview-height': {
+    steps: (level) => [
+      `Set the preview height to ${level ?? 540} lines, or the nearest that your editor offers.`,
+      'Leave the size of the project or timeline as it is: only the preview should change.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually in the preview or playback part of the settings, or beside the preview quality.',
+    check: 'The viewer fills the same place, and its picture is a little softer.',
+    cost: 'sharpness, where the viewer is larger than that',
+    putBack: {
+      what: 'Preview height: back to the timeline’s own',
+      why: 'Some editors render at the preview’s height if it is left small.',
+    },
+  },
+  'coarser-while-moving': {
+    steps: () => [
+      'Find the preview’s setting for moving or dragging.',
+      'Choose a coarser picture for that alone.',
+      'Drag the playhead over the same stretch.',
+    ],
+    where: 'Usually in the preview or playback part of the settings.',
+    check: 'The picture is coarse while you drag, and sharp when you let go.',
+    cost: 'sharpness while dragging',
+    putBack: null,
+  },
+  'skip-late-frames': {
+    steps: () => [
+      'Find the setting for late or dropped frames.',
+      'Choose to keep time and leave pictures out.',
+      'Play the same stretch and listen: sound and picture stay together.',
+    ],
+    where: 'Usually in the preview or playback part of the settings.',
+    check: 'Sound stays in step; some pictures are missing.',
+    cost: 'every picture being seen',
+    putBack: null,
+  },
+  'play-every-frame-slowly': {
+    steps: () => [
+      'Find the setting for late or dropped frames.',
+      'Choose to play all of them.',
+      'Play the stretch that you want to look at closely.',
+    ],
+    where: 'Usually in the preview or playback part of the settings.',
+    check: 'No picture is missing; the sound drags or stops.',
+    cost: 'real time',
+    putBack: { what: 'Late frames: back to skipping', why: 'Timing cannot be judged while all frames play slowly.' },
+  },
+  'play-short-span': {
+    steps: () => [
+      'Mark three seconds around the place you work on.',
+      'Switch on looping.',
+      'Let the first round be computed; the second plays smoothly.',
+    ],
+    where: 'Usually the marks for in and out on the timeline, and a loop switch at the viewer.',
+    check: 'From the second round on it plays at full rate.',
+    cost: 'hearing and seeing more than a few seconds at once',
+    putBack: null,
+  },
+  'bypass-effects': {
+    steps: () => [
+      'Switch on the bypass for effects, for the whole timeline.',
+      'If your editor has none, switch the effects off by group, never by deleting them.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually a button at the timeline or viewer, often with a small “fx” on it.',
+    check: 'The ungraded, unblurred picture shows.',
+    cost: 'the look: colour and effects cannot be judged',
+    putBack: {
+      what: 'Effects: switch them on again',
+      why: 'A film exported with effects bypassed looks like raw footage.',
+    },
+  },
+  'stop-blending': {
+    steps: () => [
+      'Find the preview’s setting for blending layers, or switch the lower tracks off.',
+      'Leave titles on if you need them.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually a switch at the viewer or at the head of each track.',
+    check: 'Lower layers no longer shine through.',
+    cost: 'seeing layers through each other',
+    putBack: { what: 'Layers: blend them again', why: 'A film exported without them lacks pictures.' },
+  },
+  'solo-track': {
+    steps: () => [
+      'Solo the track that you are cutting.',
+      'Leave the others muted while you work on it.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually a button at the head of each track.',
+    check: 'Only that track is seen.',
+    cost: 'all other pictures and titles',
+    putBack: { what: 'Tracks: end solo', why: 'A film exported with one track alone lacks the rest.' },
+  },
+  'hide-covered-clips': {
+    steps: () => [
+      'Find clips that are wholly covered by one above.',
+      'Switch them off, or trim them away.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually a right click on the clip: enable or disable.',
+    check: 'Nothing in the picture changes.',
+    cost: 'nothing in the picture',
+    putBack: null,
+  },
+  'lower-working-depth': {
+    steps: () => [
+      'Find the working depth of the project or preview.',
+      'Set it to 8 bits.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually in the project’s settings, beside its colours.',
+    check: 'Smooth skies may show bands.',
+    cost: 'fine steps in colour',
+    putBack: { what: 'Working depth: back to what it was', why: 'Bands in skies end up in the film.' },
+  },
+  'cheaper-scaling-filter': {
+    steps: () => [
+      'Find the quality of scaling or resampling for the preview.',
+      'Choose the fast or bilinear kind.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually in the preview or playback part of the settings.',
+    check: 'Fine lines flicker slightly.',
+    cost: 'a little sharpness',
+    putBack: { what: 'Scaling: back to the fine filter', why: 'Some editors use it for the export too.' },
+  },
+  'cheaper-colour-conversion': {
+    steps: () => [
+      'Find display colour management for the preview.',
+      'Switch it off, or choose the fast kind.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually in the preview or playback part of the settings.',
+    check: 'Colours may shift slightly.',
+    cost: 'exact colour while you edit',
+    putBack: { what: 'Screen colours: exact again', why: 'Colour cannot be judged without it.' },
+  },
+  'lower-raw-decode': {
+    steps: () => [
+      'Find at what size raw clips are decoded.',
+      'Set it to half for the preview.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually in the raw settings of the clip or the project.',
+    check: 'The picture is softer, colours are the same.',
+    cost: 'sharpness while you edit',
+    putBack: { what: 'Raw decode: back to full', why: 'A film exported at half decode lacks half its lines.' },
+  },
+  'simpler-3d-drawing': {
+    steps: () => [
+      'Find the preview’s setting for 3-D layers.',
+      'Choose the draft kind: no shadows, no focus blur.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually a menu at the viewer.',
+    check: 'Shadows and focus blur are missing.',
+    cost: 'shadows and depth while you edit',
+    putBack: { what: '3-D layers: full again', why: 'A film exported in draft lacks shadows.' },
+  },
+  'hide-drawings-on-picture': {
+    steps: () => [
+      'Switch off guides, outlines and handles in the viewer.',
+      'Close scopes that you do not need now.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually a menu at the viewer.',
+    check: 'The picture stands alone.',
+    cost: 'guides and handles',
+    putBack: null,
+  },
+  'switch-off-unused-output': {
+    steps: () => [
+      'Find the output to a second screen or a device.',
+      'Switch it off while nobody looks at it.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually in the preview or playback part of the settings.',
+    check: 'The second screen stays empty.',
+    cost: 'the picture on the second screen',
+    putBack: null,
+  },
+  'low-resolution-window': {
+    steps: () => [
+      'Find the editor’s entry in the system’s list of programs.',
+      'Choose to open it without the dense resolution of the screen.',
+      'Restart the editor.',
+    ],
+    where: 'Windows: the program’s compatibility settings. macOS: Get Info on the program. Linux: the display scale.',
+    check: 'The editor’s letters look coarser.',
+    cost: 'sharp letters in the editor’s windows',
+    putBack: null,
+  },
+} as const satisfies Readonly<Record<string, FixText>>;

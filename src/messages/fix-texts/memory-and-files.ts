@@ -1,0 +1,118 @@
+import { formatMemory } from '../format';
+import type { FixText } from './types';
+
+export const memoryAndFilesTexts = {
+  'give-editor-memory': {
+    steps: (level) => [
+      'Save the project first.',
+      `Set the memory that the editor may use to about ${formatMemory(Number(level ?? 4096))}.`,
+      'Restart the editor. Write down the amount that worked before.',
+    ],
+    where: 'Usually in the settings under memory or performance.',
+    check: 'While playing, the system’s monitor shows some memory free.',
+    cost: 'memory for other programs',
+    putBack: null,
+  },
+  'raise-preview-memory': {
+    steps: (level) => [
+      'Save the project first, and write down the present amount.',
+      `Raise the memory for computed pictures to ${formatMemory(Number(level ?? 4096))}, no further: too much crashes.`,
+      'Restart the editor and play the same stretch twice.',
+    ],
+    where: 'Usually in the settings under memory or performance.',
+    check: 'The second time, more seconds play before it computes again.',
+    cost: 'memory for everything else',
+    putBack: null,
+  },
+  'favour-speed-over-memory': {
+    steps: () => ['Find the choice between saving memory and speed.', 'Choose speed.', 'Restart the editor.'],
+    where: 'Usually in the settings under memory or performance.',
+    check: 'The editor’s own share of memory rises.',
+    cost: 'memory for other programs',
+    putBack: null,
+  },
+  'use-more-threads': {
+    steps: () => [
+      'Find the number of threads or cores that the editor may use.',
+      'Set it to all, or to automatic.',
+      'Save, and restart the editor.',
+    ],
+    where: 'Usually in the settings under memory or performance.',
+    check: 'While playing, all cores work in the system’s monitor.',
+    cost: 'cores for other programs',
+    putBack: null,
+  },
+  'clear-cache': {
+    steps: () => [
+      'Save, and close the project.',
+      'Use the editor’s own button for clearing, never the file manager.',
+      'Open the project again: the first play is slower.',
+    ],
+    where: 'Usually in the settings under storage or temporary files.',
+    check: 'The system drive shows more free room.',
+    cost: 'the time until caches are built again',
+    putBack: null,
+  },
+  'cap-cache': {
+    steps: () => [
+      'Find the cache’s size.',
+      'Set a limit that leaves a tenth of the drive free.',
+      'Let it clear what is over the limit.',
+    ],
+    where: 'Usually in the settings under storage or temporary files.',
+    check: 'The cache’s folder stays below the limit.',
+    cost: 'some building again',
+    putBack: null,
+  },
+  'empty-cache-on-closing': {
+    steps: () => ['Find the setting for cleaning up on closing.', 'Switch it on.', 'Close and open the project once.'],
+    where: 'Usually in the settings under storage or temporary files.',
+    check: 'The cache’s folder is small after closing.',
+    cost: 'the time until caches are built again',
+    putBack: null,
+  },
+  'choose-cache-format': {
+    steps: () => [
+      'Find the format of previews and caches.',
+      'Choose one that is quick to read, not the smallest file.',
+      'Clear the old cache, and play the same stretch twice.',
+    ],
+    where: 'Usually in the settings under storage or temporary files.',
+    check: 'New cache files are of the other kind.',
+    cost: 'some disk space',
+    putBack: null,
+  },
+  'free-system-drive': {
+    steps: () => [
+      'Empty the bin and the downloads that you do not need.',
+      'Move finished projects to another drive.',
+      'Stop when a sixth of it is free.',
+    ],
+    where: 'Windows: Settings, System, Storage. macOS: System Settings, General, Storage. Linux: the disk usage tool.',
+    check: 'The system shows at least a tenth of the drive free.',
+    cost: 'half an hour',
+    putBack: null,
+  },
+  'move-cache': {
+    steps: () => [
+      'Save, and close the project.',
+      'Choose a folder on a solid-state drive inside the machine.',
+      'Restart the editor and let the cache build again.',
+    ],
+    where: 'Usually in the settings under storage or temporary files.',
+    check: 'New files appear in the new folder.',
+    cost: 'room on that drive',
+    putBack: null,
+  },
+  'move-media': {
+    steps: () => [
+      'Copy the footage to a solid-state drive inside, or a quick one outside.',
+      'Point the project at the copies.',
+      'Keep the old files until the film is done.',
+    ],
+    where: 'The system’s file manager, then the editor’s way of linking media again.',
+    check: 'A clip’s information shows the new place.',
+    cost: 'room on that drive, and the time to copy',
+    putBack: null,
+  },
+} as const satisfies Readonly<Record<string, FixText>>;

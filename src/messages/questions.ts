@@ -1,0 +1,99 @@
+import type { QuestionId } from '@/core/belief';
+
+interface QuestionText {
+  readonly question: string;
+  /** How to find out, in a sentence. */
+  readonly how: string;
+  readonly answers: Readonly<Record<string, string>>;
+}
+
+const yesNo = { yes: 'Yes', no: 'No' } as const;
+const monitor = 'Windows: Task Manager. macOS: Activity Monitor. Linux: the system monitor.';
+
+/** Quick looks that tell causes apart. */
+export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
+  'plain-player': {
+    question: 'Does one of the heavy clips play smoothly in a plain player on this machine?',
+    how: 'Open the original file with the system’s own video player, with the editor closed.',
+    answers: yesNo,
+  },
+  'core-use': {
+    question: 'How busy is the processor while the preview lags?',
+    how: `${monitor} Look at the figure for the whole processor.`,
+    answers: {
+      'nearly-all': 'Nearly all of it',
+      'half-or-more': 'Half or more',
+      'less-than-half': 'Less than half',
+    },
+  },
+  'drive-busy': {
+    question: 'Is the drive with the footage busy nearly all the time while you play?',
+    how: `${monitor} Look at that drive’s activity, not at how full it is.`,
+    answers: yesNo,
+  },
+  'other-programs': {
+    question: 'Do other programs together take more than a fifth of the processor?',
+    how: `${monitor} Sort by processor use and leave the editor out.`,
+    answers: yesNo,
+  },
+  'memory-full': {
+    question: 'Is the memory full while the preview lags?',
+    how: `${monitor} Full means nearly nothing free, with the drive busy.`,
+    answers: yesNo,
+  },
+  'builds-shown': {
+    question: 'Does the editor show that it is building something?',
+    how: 'A small bar or a list of tasks: previews, index, wave forms, analysis.',
+    answers: yesNo,
+  },
+  'settles-after-a-while': {
+    question: 'Does it get better when you leave the project open for some minutes?',
+    how: 'Open it, wait three minutes without touching anything, and play.',
+    answers: yesNo,
+  },
+  'proxy-mark': {
+    question: 'Does a mark say that proxies are shown?',
+    how: 'On the clips or at the viewer. A lowered preview quality is another thing, even where it is called proxy.',
+    answers: yesNo,
+  },
+  'source-panel': {
+    question: 'Is a second viewer or a scope open while you play the timeline?',
+    how: 'Look for another moving picture or moving lines beside the timeline’s viewer.',
+    answers: yesNo,
+  },
+  'held-back': {
+    question: 'Does the processor stay well below its stated speed while it lags?',
+    how: `${monitor} Compare the present clock with the stated one; a fifth less counts.`,
+    answers: yesNo,
+  },
+  'slower-when-warm': {
+    question: 'Is it clearly slower after ten minutes of work than at the start?',
+    how: 'Play the same stretch just after starting and once more when the machine is warm.',
+    answers: yesNo,
+  },
+  'system-drive-room': {
+    question: 'How full is the drive that the system is on?',
+    how: 'Windows: Settings, System, Storage. macOS: System Settings, General, Storage. Linux: the disk usage tool.',
+    answers: { 'nearly-full': 'Nearly full', enough: 'A tenth or more is free' },
+  },
+  'hardware-monitor': {
+    question: 'Does the graphics’ video decoder work while a clip plays?',
+    how: `${monitor} Look at the graphics’ page for “video decode”.`,
+    answers: yesNo,
+  },
+  'graphics-monitor': {
+    question: 'Do the graphics work while effects play?',
+    how: `${monitor} Look at the graphics’ page while the timeline plays.`,
+    answers: yesNo,
+  },
+  'which-graphics': {
+    question: 'Which of the two graphics works while the timeline plays?',
+    how: `${monitor} Both are listed; see whose figure rises.`,
+    answers: { 'the-slower': 'The slower', 'the-faster': 'The faster' },
+  },
+  'graphics-memory-full': {
+    question: 'Is the memory of the graphics full while it lags?',
+    how: `${monitor} Look at the graphics’ page for memory in use.`,
+    answers: yesNo,
+  },
+};

@@ -1,0 +1,67 @@
+import { expect, test } from '@playwright/test';
+import { openCards } from './screens';
+
+/** Weighing the causes takes some seconds on a busy machine. */
+const weighed = { timeout: 30_000 };
+
+test.beforeEach(async ({ page }) => {
+  await openCards(page);
+});
+
+test('names the cause of a card, how sure that is, and ways out', async ({ page }) => {
+  test.setTimeout(90_000);
+  await page.goto('/card/demo-programs-busy/findings');
+  const causes = page.getByRole('region', { name: 'What causes it' });
+  await expect(causes.getByRole('heading', { level: 3 }).first()).toHaveText(
+    'Other programs keep the processor busy',
+    weighed,
+  );
+  await expect(causes).toContainText('One cause stands out.');
+  await expect(causes).toContainText('very likely');
+  await expect(page.getByRole('complementary', { name: 'Gauge' })).toContainText('very likely, about 9 in 10');
+  const plans = page.getByRole('region', { name: 'Ways to a usable preview' });
+  await expect(plans).toContainText('Close programs you do not need now');
+  await expect(plans.getByText(/^about \d in 10$/).first()).toBeVisible();
+});
+
+test('takes an answer into account, and leaves no trace of one that is taken back', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/card/demo-programs-busy/findings');
+  const causes = page.getByRole('region', { name: 'What causes it' });
+  await expect(causes).toContainText('by your readings and answers', weighed);
+  const before = await causes.textContent();
+  await page.getByText(/^Other looks and fixes/).click();
+  const question = page.getByRole('group', { name: /^(Do|Does|Is|How|Which) / }).first();
+  const asked = await question.getAttribute('aria-label');
+  await question.getByRole('button').first().click();
+  const answered = page.getByRole('list', { name: 'Answered so far' });
+  await expect(answered).toContainText(asked ?? 'no question');
+  await expect(causes).toContainText('by your readings and answers', weighed);
+  await answered.getByRole('button', { name: /^Take back/ }).click();
+  await expect(answered).toBeHidden();
+  await expect.poll(() => causes.textContent(), weighed).toBe(before);
+});
+
+test('gives complaints that are no lag fixes of their own', async ({ page }) => {
+  await page.goto('/card/demo-effects-bound/symptoms');
+  await page.getByText('Crashes', { exact: true }).click();
+  await page.goto('/card/demo-effects-bound/findings');
+  const beside = page.getByRole('region', { name: 'Beside the lag' });
+  await expect(beside).toContainText('The editor crashes', weighed);
+  await expect(beside).toContainText('Is the memory nearly full when it happens?');
+});
+
+test('keeps what is told of the editor', async ({ page }) => {
+  await page.goto('/card/demo-decode-bound/timeline');
+  const editor = page.getByRole('region', { name: 'Your editor' });
+  await editor.getByRole('button', { name: /Proxies of the clips/ }).click();
+  await page.getByRole('option', { name: 'Made, not attached' }).click();
+  await page.reload();
+  await expect(editor.getByRole('button', { name: /Proxies of the clips/ })).toContainText('Made, not attached');
+  await page.goto('/card/demo-decode-bound/findings');
+  const causes = page.getByRole('region', { name: 'What causes it' });
+  await expect(causes.getByRole('heading', { level: 3 }).first()).toHaveText(
+    'Proxies exist and are not shown',
+    weighed,
+  );
+});

@@ -1,0 +1,97 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { expect, type Page, test } from '@playwright/test';
+import { encodings, planRecording, type RecordingPlan } from '../../bench/meter/recordings';
+import { writeRecording } from '../../bench/meter/write-recording';
+import { openCards } from './screens';
+
+/** Decoding twelve seconds takes a while on a busy machine. */
+const measured = { timeout: 60_000 };
+
+let folder: string;
+test.beforeAll(() => {
+  folder = mkdtempSync(join(tmpdir(), 'oil-can-e2e-meter-'));
+});
+test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
+test.beforeEach(async ({ page }) => {
+  await openCards(page);
+});
+
+/** A recording of a drawn window. */
+async function record(plan: RecordingPlan): Promise<string> {
+  const path = join(folder, `${plan.scene}-${plan.seed}.mp4`);
+  await writeRecording(plan, path);
+  return path;
+}
+
+const [live] = encodings;
+if (!live) throw new Error('no encoding');
+
+const choose = (page: Page, path: string) => page.getByLabel('Choose a screen recording').setInputFiles(path);
+
+test('measures a dropped recording within 3 %, and keeps it as a reading', async ({ page }) => {
+  test.setTimeout(120_000);
+  const plan = planRecording(71, 'shapes', live);
+  const path = await record(plan);
+  const seen = plan.newAtFrames.filter((frame) => frame > 0);
+  const trueFps = ((seen.length - 1) * plan.recordedFps) / ((seen.at(-1) ?? 0) - (seen[0] ?? 0));
+  await page.goto('/card/demo-decode-bound/meter');
+  await page.getByRole('button', { name: 'Choose a recording' }).waitFor();
+  const data = await page.evaluateHandle(
+    ([base64, name]) => {
+      const bytes = Uint8Array.from(atob(base64 as string), (letter) => letter.charCodeAt(0));
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([bytes], name as string, { type: 'video/mp4' }));
+      return transfer;
+    },
+    [readFileSync(path).toString('base64'), 'kiln.mp4'],
+  );
+  await page.getByRole('heading', { name: 'Lag meter' }).dispatchEvent('drop', { dataTransfer: data });
+  const shown = page.getByRole('region', { name: 'What it showed' });
+  await expect(shown).toContainText('a second', measured);
+  const text = (await shown.locator('p').first().textContent()) ?? '';
+  expect(Number.parseFloat(text) / trueFps).toBeGreaterThan(0.97);
+  expect(Number.parseFloat(text) / trueFps).toBeLessThan(1.03);
+  await expect(shown).toContainText('Oil Can is sure');
+  await expect(page.getByRole('img', { name: 'The part that is measured' })).toBeVisible();
+  await shown.getByText('No', { exact: true }).click();
+  await shown.getByRole('button', { name: 'Store as a reading' }).click();
+  await expect(page.getByRole('region', { name: 'Readings on this card' })).toContainText(text.split(' ')[0] ?? 'none');
+});
+
+test('says so where nothing moves, and where a file is no video', async ({ page }) => {
+  test.setTimeout(120_000);
+  const still = await record(planRecording(72, 'still', live));
+  await page.goto('/card/demo-decode-bound/meter');
+  await choose(page, still);
+  await expect(page.getByText(/^Not enough moves in this recording/)).toBeVisible(measured);
+  await page.getByLabel('Choose a screen recording').setInputFiles({
+    name: 'notes.mp4',
+    mimeType: 'video/mp4',
+    buffer: Buffer.from('no video at all'),
+  });
+  await expect(page.getByText(/^This file holds no video/)).toBeVisible(measured);
+});
+
+test('measures the part and the span that a person types', async ({ page }) => {
+  test.setTimeout(120_000);
+  const plan = planRecording(73, 'pan', live);
+  await page.goto('/card/demo-decode-bound/meter');
+  await choose(page, await record(plan));
+  const shown = page.getByRole('region', { name: 'What it showed' });
+  await expect(shown).toContainText('a second', measured);
+  const field = (name: string) => page.getByRole('textbox', { name });
+  for (const [name, value] of [
+    ['Part, from the left', plan.part.xPx],
+    ['Part, from the top', plan.part.yPx],
+    ['Part, width', 20],
+    ['Part, height', 20],
+    ['Measure to (empty: end)', 0.5],
+  ] as const) {
+    await field(name).fill(String(value));
+    await field(name).press('Tab');
+  }
+  await page.getByRole('button', { name: 'Measure again' }).click();
+  await expect(page.getByText(/it takes at least 0:01/)).toBeVisible(measured);
+});
