@@ -16,13 +16,13 @@ const file = new File(['pots'], 'pots.mp4');
 const clientOf = (
   behaviours: readonly InspectWorkerApi['inspect'][],
   limits: InspectLimits = inspectLimits,
-  isWaitingForDrive: InspectWorkerApi['isWaitingForDrive'] = async () => false,
+  isWaiting: InspectWorkerApi['isWaiting'] = async () => false,
 ) => {
   const workers: ChannelWorker[] = [];
   const client = createInspectClient(() => {
     const inspect = behaviours[workers.length];
     if (!inspect) throw new Error('no further worker was expected');
-    const worker = new ChannelWorker({ inspect, isWaitingForDrive });
+    const worker = new ChannelWorker({ inspect, isWaiting });
     workers.push(worker);
     return worker as unknown as Worker;
   }, limits);
@@ -59,12 +59,35 @@ describe('createInspectClient', () => {
     client.dispose();
   });
 
-  it('ends a worker that does not even say whether it waits', async () => {
-    const never = () => new Promise<boolean>(() => undefined);
-    const { client, workers } = clientOf([forever], { readMs: 40, driveMs: 4000, answerMs: 40 }, never);
+  it('ends a worker that no longer says whether it waits', async () => {
+    let askedCount = 0;
+    const onceOnly = () => {
+      askedCount += 1;
+      return askedCount === 1 ? Promise.resolve(false) : new Promise<boolean>(() => undefined);
+    };
+    const limits = { startMs: 4000, readMs: 40, driveMs: 4000, answerMs: 40 };
+    const { client, workers } = clientOf([forever], limits, onceOnly);
     expect((await client.inspect(file)).result).toMatchObject({ failure: { code: 'read-timed-out', afterMs: 40 } });
     expect(workers[0]?.isTerminated).toBe(true);
     client.dispose();
+  });
+
+  it('does not hold a slow start of the worker against the file, and does not wait for ever for it', async () => {
+    const startsAfter = (startMs: number) => () =>
+      new Promise<boolean>((resolve) => setTimeout(() => resolve(false), startMs));
+    const slow = async (requestId: number) => {
+      await new Promise((resolve) => setTimeout(resolve, 150));
+      return answer(requestId);
+    };
+    const limits = { startMs: 4000, readMs: 60, driveMs: 60, answerMs: 40 };
+    const late = clientOf([slow], limits, startsAfter(130));
+    expect((await late.client.inspect(file)).bytesRead).toBe(7);
+    late.client.dispose();
+    const never = clientOf([forever], { ...limits, startMs: 50 }, startsAfter(100_000));
+    expect((await never.client.inspect(file)).result).toMatchObject({
+      failure: { code: 'read-timed-out', afterMs: 50 },
+    });
+    never.client.dispose();
   });
 
   it('waits longer for a drive that is asleep, and not for ever', async () => {
@@ -72,7 +95,7 @@ describe('createInspectClient', () => {
       await new Promise((resolve) => setTimeout(resolve, 150));
       return answer(requestId);
     };
-    const limits = { readMs: 40, driveMs: 400, answerMs: 40 };
+    const limits = { startMs: 4000, readMs: 40, driveMs: 400, answerMs: 40 };
     const patient = clientOf([slow], limits, async () => true);
     expect((await patient.client.inspect(file)).bytesRead).toBe(7);
     patient.client.dispose();

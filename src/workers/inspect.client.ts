@@ -15,18 +15,34 @@ export interface InspectClient {
 export interface InspectLimits {
   /** No file's facts take this long once its bytes are there. */
   readonly readMs: number;
-  /** A drive that is asleep, or away in a cloud, may take this long to give them. */
+  /** On a busy machine the worker itself may take this long to be loaded; no file answers for that. */
+  readonly startMs: number;
+  /** A drive that is asleep, or away in a cloud, may take this long to give them; a browser asked of decoding too. */
   readonly driveMs: number;
   /** A worker that does not answer within this time is hanging. */
   readonly answerMs: number;
 }
 
-export const inspectLimits: InspectLimits = { readMs: 1800, driveMs: 15_000, answerMs: 200 };
+export const inspectLimits: InspectLimits = {
+  startMs: 20_000,
+  readMs: 1800,
+  driveMs: 15_000,
+  answerMs: 200,
+};
 
 interface RunningWorker {
   readonly worker: Worker;
   readonly remote: Remote<InspectWorkerApi>;
+  /** False where the worker was not loaded in time. */
+  readonly hasStarted: Promise<boolean>;
 }
+
+/** What the worker says within this time; false where it says nothing. */
+const saidWithin = (answer: Promise<boolean>, limitMs: number): Promise<boolean> =>
+  Promise.race([
+    answer.catch(() => false),
+    new Promise<boolean>((resolve) => setTimeout(() => resolve(false), limitMs)),
+  ]);
 
 /** Creates the client; its worker starts with the first file. `createWorker` is replaced in tests. */
 export function createInspectClient(
@@ -50,22 +66,17 @@ export function createInspectClient(
     const broken = (detail: string) => settleCurrent?.({ code: 'file-unreadable', detail });
     worker.addEventListener('error', (event) => broken(event.message));
     worker.addEventListener('messageerror', () => broken('The answer could not be read.'));
-    return { worker, remote: wrap<InspectWorkerApi>(worker) };
+    const remote = wrap<InspectWorkerApi>(worker);
+    const answered = remote.isWaiting().then(() => true);
+    return { worker, remote, hasStarted: saidWithin(answered, limits.startMs) };
   };
-
-  /** Whether the worker answers, and says that it waits for bytes. */
-  const isWaitingForDrive = (remote: RunningWorker['remote']): Promise<boolean> =>
-    Promise.race([
-      remote.isWaitingForDrive().catch(() => false),
-      new Promise<boolean>((resolve) => setTimeout(() => resolve(false), limits.answerMs)),
-    ]);
 
   const inspectNow = (file: File): Promise<InspectAnswer> =>
     new Promise((resolve) => {
       lastRequestId += 1;
       const requestId = lastRequestId;
       running ??= startWorker();
-      const { remote } = running;
+      const { remote, hasStarted } = running;
       let isSettled = false;
       let timer: ReturnType<typeof setTimeout> | undefined;
       const settle = (answer: InspectAnswer): void => {
@@ -78,16 +89,20 @@ export function createInspectClient(
         stopWorker();
         settle({ requestId, result: fail(failure), browserAnswer: null, bytesRead: 0, computeMs: 0 });
       };
-      /** Ends the worker unless it is the drive that keeps it waiting. */
+      /** Ends the worker unless it is the drive, or the browser, that keeps it waiting. */
       const watch = (afterMs: number): void => {
         timer = setTimeout(async () => {
-          const canWait = afterMs < limits.driveMs && (await isWaitingForDrive(remote));
+          const canWait = afterMs < limits.driveMs && (await saidWithin(remote.isWaiting(), limits.answerMs));
           if (isSettled) return;
           if (canWait) watch(afterMs + limits.readMs);
           else settleCurrent?.({ code: 'read-timed-out', afterMs });
         }, limits.readMs);
       };
-      watch(limits.readMs);
+      hasStarted.then((isLoaded) => {
+        if (isSettled) return;
+        if (isLoaded) watch(limits.readMs);
+        else settleCurrent?.({ code: 'read-timed-out', afterMs: limits.startMs });
+      });
       remote.inspect(requestId, file).then(
         (answer) => {
           if (!isSettled && answer.requestId === requestId) settle(answer);

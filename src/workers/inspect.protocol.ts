@@ -15,6 +15,9 @@ export interface InspectAnswer {
 /** What the inspect worker offers. Files travel as handles: their bytes are read in the worker, by slices. */
 export interface InspectWorkerApi {
   readonly inspect: (requestId: number, file: File) => Promise<InspectAnswer>;
-  /** Whether the worker has asked for bytes that have not come. A worker that hangs does not answer at all. */
-  readonly isWaitingForDrive: () => Promise<boolean>;
+  /**
+   * Whether the worker waits for something outside it: bytes of the drive, or the browser's word on decoding. A worker
+   * that is still being loaded, or hangs, does not answer at all.
+   */
+  readonly isWaiting: () => Promise<boolean>;
 }

@@ -5,19 +5,21 @@ import type { ByteSource } from '@/adapters/shared/byte-source';
 import { inspectFile } from '@/adapters/shared/inspect-file';
 import type { InspectWorkerApi } from './inspect.protocol';
 
-let pendingReadCount = 0;
+let pendingCount = 0;
 
-/** Counts the reads that the drive has not answered yet. */
+/** Counts what the drive and the browser have been asked and have not answered yet. */
+async function awaitOutside<T>(asked: Promise<T>): Promise<T> {
+  pendingCount += 1;
+  try {
+    return await asked;
+  } finally {
+    pendingCount -= 1;
+  }
+}
+
 const countPending = (source: ByteSource): ByteSource => ({
   ...source,
-  read: async (start, end) => {
-    pendingReadCount += 1;
-    try {
-      return await source.read(start, end);
-    } finally {
-      pendingReadCount -= 1;
-    }
-  },
+  read: (start, end) => awaitOutside(source.read(start, end)),
 });
 
 const api: InspectWorkerApi = {
@@ -26,10 +28,12 @@ const api: InspectWorkerApi = {
     const { result, bytesRead } = await inspectFile(countPending(createBlobSource(file)));
     const oracle = createDecodeOracle();
     const browserAnswer =
-      oracle && result.ok && result.value.kind === 'video' ? await askBrowser(oracle, result.value) : null;
+      oracle && result.ok && result.value.kind === 'video'
+        ? await awaitOutside(askBrowser(oracle, result.value))
+        : null;
     return { requestId, result, browserAnswer, bytesRead, computeMs: performance.now() - startedMs };
   },
-  isWaitingForDrive: () => Promise.resolve(pendingReadCount > 0),
+  isWaiting: () => Promise.resolve(pendingCount > 0),
 };
 
 expose(api);
