@@ -7,7 +7,7 @@ const path = new URL('../docs/job-card.schema.json', import.meta.url);
 const schema = {
   ...toJSONSchema(jobCardSchema, { target: 'draft-2020-12' }),
   $id: 'oil-can-job-card-v3',
-  title: 'Oil Can job card, version 3',
+  title: 'Oil Can job card, version 4',
 };
 const text = `${JSON.stringify(schema, null, 2)}\n`;
 

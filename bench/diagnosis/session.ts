@@ -155,16 +155,21 @@ export class Session {
     return Math.min(...this.gainsOfTrial()) < 0.9;
   }
 
-  /** Takes a kept fix back and looks whether it is still usable; puts it in again where not. */
-  giveBack(fix: FixAtLevel): void {
+  /** Takes a kept fix back and reads again. */
+  takeBack(fix: FixAtLevel): void {
     const trial = this.card.trials.find(
       (kept) => kept.status === 'kept' && kept.fix.id === fix.id && kept.fix.level === fix.level,
     );
     if (!trial) return;
-    const before = this.card;
     this.run({ type: 'undoKeptTrial', input: { id: trial.id, nowMs: 0 } });
     this.minutes += 2;
     this.takeReading();
+  }
+
+  /** Takes a kept fix back and looks whether it is still usable; puts it in again where not. */
+  giveBack(fix: FixAtLevel): void {
+    const before = this.card;
+    this.takeBack(fix);
     if (!this.isSatisfied()) this.card = before;
   }
 

@@ -89,7 +89,7 @@ export function runLoop(practice: PracticeCase, log: (line: string) => void = ()
   if (session.isSatisfied()) {
     // The newest change brought it there; earlier ones may have become needless.
     for (const fix of [...fixesInForce(session.card)].slice(0, -1)) session.giveBack(fix);
-  }
+  } else for (const fix of look().giveBack) session.takeBack(fix);
   return { ending: endingOf(session, solvedMinutes), named: named ?? [], diagnoseMs };
 }
 

@@ -53,6 +53,8 @@ export const pipelines: readonly Pipeline[] = [
 ];
 
 const frameCount = 90;
+/** Frames after which the program has started. */
+const startFrames = 5;
 const fps = 30;
 
 interface MadeClip {
@@ -125,31 +127,69 @@ export function makeClips(): {
   };
 }
 
-/** Milliseconds a frame of a chain on one thread: the best of some runs, the start of the program taken off. */
-export function timePipeline(clip: MadeClip, { filter }: Pipeline, runs: number): number {
-  const input = ['-threads', '1', '-i', clip.path];
-  const chain =
-    filter === null
-      ? []
-      : filter === 'overlay'
-        ? [
-            '-f',
-            'lavfi',
-            '-i',
-            `color=c=red@0.5:size=960x540:rate=${fps},format=yuva420p`,
-            '-filter_complex_threads',
-            '1',
-            '-filter_complex',
-            '[0:v]scale=960:540:flags=bilinear[a];[a][1:v]overlay=format=auto:shortest=1',
-          ]
-        : ['-filter_threads', '1', '-vf', filter];
-  const run = (frames: number): number => {
-    const startedMs = performance.now();
-    execFileSync('ffmpeg', ['-v', 'error', ...input, ...chain, '-frames:v', String(frames), '-f', 'null', '-']);
-    return performance.now() - startedMs;
+const argumentsOf = ({ filter }: Pipeline): readonly string[] => {
+  if (filter === null) return [];
+  if (filter !== 'overlay') return ['-filter_threads', '1', '-vf', filter];
+  return [
+    '-f',
+    'lavfi',
+    '-i',
+    `color=c=red@0.5:size=960x540:rate=${fps},format=yuva420p`,
+    '-filter_complex_threads',
+    '1',
+    '-filter_complex',
+    '[0:v]scale=960:540:flags=bilinear[a];[a][1:v]overlay=format=auto:shortest=1',
+  ];
+};
+
+/** Milliseconds that so many frames of a chain take on one thread, by the clock, the start of the program included. */
+function runFrames(clip: MadeClip, pipeline: Pipeline, frames: number): number {
+  const startedMs = performance.now();
+  execFileSync('ffmpeg', [
+    '-v',
+    'error',
+    '-threads',
+    '1',
+    '-i',
+    clip.path,
+    ...argumentsOf(pipeline),
+    '-frames:v',
+    String(frames),
+    '-f',
+    'null',
+    '-',
+  ]);
+  return performance.now() - startedMs;
+}
+
+/** A chain and the yardstick of the core, in milliseconds a frame. */
+export interface PipelineTime {
+  readonly measuredMs: number;
+  readonly yardstickMs: number;
+}
+
+/**
+ * Milliseconds a frame of a chain and of the yardstick, turn by turn, so that both meet the same moods of a machine that
+ * others share: the best of some runs each, the start of the program taken off.
+ */
+export function timePipeline(
+  clip: MadeClip,
+  pipeline: Pipeline,
+  yardstick: { readonly clip: MadeClip; readonly pipeline: Pipeline },
+  runs: number,
+): PipelineTime {
+  const best = { whole: Infinity, start: Infinity, yardstickWhole: Infinity, yardstickStart: Infinity };
+  for (let i = 0; i < runs; i++) {
+    best.yardstickWhole = Math.min(best.yardstickWhole, runFrames(yardstick.clip, yardstick.pipeline, frameCount));
+    best.whole = Math.min(best.whole, runFrames(clip, pipeline, frameCount));
+    best.yardstickStart = Math.min(best.yardstickStart, runFrames(yardstick.clip, yardstick.pipeline, startFrames));
+    best.start = Math.min(best.start, runFrames(clip, pipeline, startFrames));
+  }
+  const counted = frameCount - startFrames;
+  return {
+    measuredMs: (best.whole - best.start) / counted,
+    yardstickMs: (best.yardstickWhole - best.yardstickStart) / counted,
   };
-  const best = (frames: number): number => Math.min(...Array.from({ length: runs }, () => run(frames)));
-  return (best(frameCount) - best(5)) / (frameCount - 5);
 }
 
 /** Keeps one core busy while `work` runs. */

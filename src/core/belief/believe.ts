@@ -9,8 +9,7 @@ import { createRandom, type Random, seedOf } from '../numbers/random';
 import type { Complaint } from './complaint';
 import { baseStateOf, complaintsOf, listEvidence, priorFactsOf } from './evidence';
 import { type Hypothesis, listHypotheses } from './hypotheses';
-import type { SampleView } from './questions';
-import type { Evidence } from './weighing';
+import type { Evidence, WeighedSamples } from './weighing';
 
 /** One hypothesis that is still in question, with equally weighted samples of everything else that is unknown. */
 export interface BeliefPart {
@@ -83,6 +82,7 @@ interface EvidenceGroup {
   readonly state: SetupState;
   readonly coefficients: Coefficients;
   readonly evidence: readonly Evidence[];
+  readonly isPlayingOnly: boolean;
 }
 
 /** Outcomes are worked out into these again and again. */
@@ -137,17 +137,15 @@ class Particles {
   /** Logarithm of the likelihood of every sample. */
   private weigh(samples: ParameterSamples, into: Float64Array): void {
     into.fill(0, 0, this.count);
-    for (const { state, coefficients, evidence } of this.groups) {
-      evaluate(coefficients, samples, this.scratch.outcomes, { to: this.count });
-      const view: SampleView & { index: number } = {
+    for (const { state, coefficients, evidence, isPlayingOnly } of this.groups) {
+      evaluate(coefficients, samples, this.scratch.outcomes, { to: this.count, isPlayingOnly });
+      const view: WeighedSamples = {
         state,
         out: this.scratch.outcomes,
         index: 0,
         severityOf: (id) => (state.hidden.troubles[id] > 0 ? (samples[severityName(id)][view.index] as number) : 0),
       };
-      for (const { logLikelihood } of evidence)
-        for (view.index = 0; view.index < this.count; view.index++)
-          into[view.index] = (into[view.index] as number) + logLikelihood(view);
+      for (const { addTo } of evidence) addTo(into, view, this.count);
     }
   }
 
@@ -281,7 +279,12 @@ function groupEvidence(hypothesis: Hypothesis, evidence: readonly Evidence[]): r
   }
   return [...byFixes.values()].map((group) => {
     const state = applyFixes(hypothesis.state, group.fixes);
-    return { state, coefficients: compile(state, 'heaviest'), evidence: group.evidence };
+    return {
+      state,
+      coefficients: compile(state, 'heaviest'),
+      evidence: group.evidence,
+      isPlayingOnly: group.evidence.every(({ isAboutPlayingOnly }) => isAboutPlayingOnly),
+    };
   });
 }
 

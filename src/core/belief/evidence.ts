@@ -1,13 +1,13 @@
 import { deriveBaseState, targetFpsOf } from '../card/derive-setup';
-import type { JobCard, LagMoment } from '../card/types';
+import type { FixUse, JobCard, LagMoment } from '../card/types';
 import type { PriorFacts } from '../causes';
 import type { SetupState } from '../load/types';
 import { usableRateRatio } from '../load/usable';
 import { type Complaint, gapIn, type Respect, respects } from './complaint';
 import { readingSpread } from './likelihood';
-import { findQuestion, type SampleView } from './questions';
+import { findQuestion } from './questions';
 import { listReadingEvidence } from './reading-evidence';
-import { type Evidence, feltAt, keyOfFixes, weighBounds } from './weighing';
+import { type Evidence, feltAt, keyOfFixes, weighBounds, weighEach } from './weighing';
 
 const respectsOfMoment: Readonly<Record<LagMoment, Respect>> = {
   playing: 'playing',
@@ -53,7 +53,8 @@ function listOfComplaints(card: JobCard): readonly Evidence[] {
     {
       key: ` complained of ${complaint.join()}`,
       fixes: [],
-      logLikelihood: ({ state, out, index }) => {
+      isAboutPlayingOnly: false,
+      addTo: weighEach(({ state, out, index }) => {
         const playingGap = gapIn('playing', state, out, index);
         let sum = 0;
         for (const respect of respects) {
@@ -63,7 +64,7 @@ function listOfComplaints(card: JobCard): readonly Evidence[] {
           sum += gap <= 0 ? (ofNoGap.get(respect) ?? 0) : Math.log(namedAt(respect, feltAt(gap)));
         }
         return sum;
-      },
+      }),
     },
   ];
 }
@@ -78,13 +79,15 @@ function listOfContrasts(card: JobCard, targetFps: number): readonly Evidence[] 
     Number.POSITIVE_INFINITY,
     readingSpread.felt / 2,
   );
+  const fineWithout = (what: string, fix: FixUse): Evidence => ({
+    key: ` fine without ${what}`,
+    fixes: [fix],
+    isAboutPlayingOnly: true,
+    addTo: fine,
+  });
   return [
-    ...(moments.includes('with-effects')
-      ? [{ key: ' fine without effects', fixes: [{ id: 'bypass-effects', level: 'all' }], logLikelihood: fine }]
-      : []),
-    ...(moments.includes('with-layers')
-      ? [{ key: ' fine without layers', fixes: [{ id: 'solo-track', level: null }], logLikelihood: fine }]
-      : []),
+    ...(moments.includes('with-effects') ? [fineWithout('effects', { id: 'bypass-effects', level: 'all' })] : []),
+    ...(moments.includes('with-layers') ? [fineWithout('layers', { id: 'solo-track', level: null })] : []),
   ];
 }
 
@@ -97,7 +100,8 @@ function listOfAnswers(card: JobCard): readonly Evidence[] {
       {
         key: `${keyOfFixes(fixes)} ${questionId} ${answer}`,
         fixes,
-        logLikelihood: (view: SampleView) => Math.log(Math.max(1e-3, question.chances(view)[at] ?? 0)),
+        isAboutPlayingOnly: false,
+        addTo: weighEach((view) => Math.log(Math.max(1e-3, question.chances(view)[at] ?? 0))),
       },
     ];
   });

@@ -1,5 +1,5 @@
 /** Spread of a reading's logarithm by how it was taken, and what the model itself is off by for each set-up (MODEL.md, section 2). */
-export const readingSpread = { metered: 0.05, typed: 0.15, felt: 0.35, timed: 0.12 } as const;
+export const readingSpread = { metered: 0.05, typed: 0.15, tapped: 0.35, felt: 0.35, timed: 0.12 } as const;
 const modelSpread = 0.12;
 
 /** Degrees of freedom of Student's t: one reading in ten is an outlier, and must not decide alone. */
@@ -16,18 +16,29 @@ export function studentBelow(t: number): number {
   return 0.5 + r * (0.75 - 0.25 * r * r);
 }
 
+/** Weighs a predicted figure by how well it agrees with one thing that was read; made once, used for every sample. */
+export type Weigher = (predicted: number) => number;
+
+const logOf = (figure: number): number => Math.log(Math.max(figure, 1e-9));
+
 /** How well a predicted figure agrees with one that was read. */
-export const logOfValue = (predicted: number, read: number, spread: number): number =>
-  logStudent(Math.log(Math.max(predicted, 1e-9) / Math.max(read, 1e-9)) / totalSpread(spread));
+export function createValueWeigher(read: number, spread: number): Weigher {
+  const logRead = logOf(read);
+  const sigma = totalSpread(spread);
+  return (predicted) => logStudent((logOf(predicted) - logRead) / sigma);
+}
 
 /** Nobody reads a certainty: the smallest chance that any answer is given. */
 const leastChance = 0.02;
 
 /** How well a predicted figure agrees with a reading that says only that it lies between two bounds. */
-export function logOfBounds(predicted: number, low: number, high: number, spread: number): number {
-  const at = Math.log(Math.max(predicted, 1e-9));
+export function createBoundsWeigher(low: number, high: number, spread: number): Weigher {
   const sigma = totalSpread(spread);
-  const above = low <= 0 ? 0 : studentBelow((Math.log(low) - at) / sigma);
-  const below = Number.isFinite(high) ? studentBelow((Math.log(high) - at) / sigma) : 1;
-  return Math.log(leastChance + (1 - leastChance) * Math.max(0, below - above));
+  const [logLow, logHigh] = [low <= 0 ? null : Math.log(low), Number.isFinite(high) ? Math.log(high) : null];
+  return (predicted) => {
+    const at = logOf(predicted);
+    const above = logLow === null ? 0 : studentBelow((logLow - at) / sigma);
+    const below = logHigh === null ? 1 : studentBelow((logHigh - at) / sigma);
+    return Math.log(leastChance + (1 - leastChance) * Math.max(0, below - above));
+  };
 }

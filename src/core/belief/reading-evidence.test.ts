@@ -19,10 +19,9 @@ function logAt(readings: readonly Reading[], shownFps: number): number {
   const out = createOutcomes(1);
   out.shownFps[0] = shownFps;
   const view = { state: base, out, index: 0, severityOf: () => 0 };
-  return listReadingEvidence(readings, targetFps, ['playing']).reduce(
-    (sum, { logLikelihood }) => sum + logLikelihood(view),
-    0,
-  );
+  const sum = new Float64Array(1);
+  for (const { addTo } of listReadingEvidence(readings, targetFps, ['playing'])) addTo(sum, view, 1);
+  return sum[0] as number;
 }
 
 describe('listReadingEvidence', () => {

@@ -1,10 +1,18 @@
 import type { FixUse, PlayFeel, Reading, ScrubFeel } from '../card/types';
+import { playingOutcomeNames } from '../load/evaluate';
 import { usableScrubMs, usableScrubSlowMs } from '../load/usable';
 import { medianOf } from '../numbers/percentile';
-import type { Complaint } from './complaint';
-import { logOfBounds, readingSpread } from './likelihood';
-import type { SampleView } from './questions';
-import { type Evidence, keyOfFixes, type OutcomeName, weighBounds, weighJudgement, weighValue } from './weighing';
+import { type Complaint, isAboutPlayingOnly } from './complaint';
+import { createBoundsWeigher, readingSpread } from './likelihood';
+import {
+  type Evidence,
+  keyOfFixes,
+  type OutcomeName,
+  weighBounds,
+  weighEach,
+  weighJudgement,
+  weighValue,
+} from './weighing';
 
 /** A reading within this share of the most that can be shown says only "at least". */
 const censoredRatio = 0.97;
@@ -25,14 +33,22 @@ const scrubBounds: Readonly<Record<ScrubFeel, readonly [number, number]>> = {
 };
 
 /** Slow jumps are felt as much as the usual ones: whichever is worse by its own limit. */
-const weighFeltScrub = (low: number, high: number, spread: number) => (view: SampleView) => {
-  const scrubMs = view.out.scrubMs[view.index] as number;
-  const slowMs = ((view.out.scrubSlowMs[view.index] as number) * usableScrubMs) / usableScrubSlowMs;
-  return logOfBounds(Math.max(scrubMs, slowMs), low, high, spread);
+const weighFeltScrub = (low: number, high: number, spread: number) => {
+  const weigh = createBoundsWeigher(low, high, spread);
+  return weighEach(({ out, index }) => {
+    const slowMs = ((out.scrubSlowMs[index] as number) * usableScrubMs) / usableScrubSlowMs;
+    return weigh(Math.max(out.scrubMs[index] as number, slowMs));
+  });
 };
 
-/** One thing that readings say, with a key that is the same for the same thing. */
-type Saying = readonly [key: string, logLikelihood: Evidence['logLikelihood']];
+/** One thing that readings say, whatever the fixes; its key is the same for the same thing. */
+type Saying = Omit<Evidence, 'fixes'>;
+
+const saidOf = (name: OutcomeName, key: string, addTo: Evidence['addTo']): Saying => ({
+  key: `${name} ${key}`,
+  isAboutPlayingOnly: playingOutcomeNames.includes(name),
+  addTo,
+});
 
 /** Readings of one moment under one list of fixes. */
 interface ReadingGroup {
@@ -62,7 +78,8 @@ function groupBy<Item, Key>(
  */
 const sayFigures = (name: OutcomeName, how: string, figures: readonly number[], spread: number): Saying => {
   const read = Math.exp(medianOf(figures.map(Math.log)));
-  return [`${name} ${read} ${how} ${figures.length}`, weighValue(name, read, spread / Math.sqrt(figures.length))];
+  const weighed = weighValue(name, read, spread / Math.sqrt(figures.length));
+  return saidOf(name, `${read} ${how} ${figures.length}`, weighed);
 };
 
 /** The rates that were read, by the way in which they were; those near the most that can be shown say "at least". */
@@ -76,7 +93,7 @@ const sayRates = (name: OutcomeName, readings: readonly Reading[], targetFps: nu
     return [
       ...(below.length > 0 ? [sayFigures(name, how, below, readingSpread[how])] : []),
       ...(fullCount > 0
-        ? [[`${name} full ${how} ${fullCount}`, weighBounds(name, full, Number.POSITIVE_INFINITY, spread)] as const]
+        ? [saidOf(name, `full ${how} ${fullCount}`, weighBounds(name, full, Number.POSITIVE_INFINITY, spread))]
         : []),
     ];
   });
@@ -105,13 +122,15 @@ const sayFeels = (name: OutcomeName, readings: readonly Reading[], targetFps: nu
     ...groupBy(plays, (feel) => feel).map(([feel, { length }]): Saying => {
       const [low, high] = playBounds[feel];
       const spread = readingSpread.felt / 2 / Math.sqrt(length);
-      return [`${name} ${feel} ${length}`, weighBounds(name, low * targetFps, high * targetFps, spread)];
+      return saidOf(name, `${feel} ${length}`, weighBounds(name, low * targetFps, high * targetFps, spread));
     }),
     ...groupBy(jumps, (feel) => feel).map(
-      ([feel, { length }]): Saying => [
-        `scrub ${feel} ${length}`,
-        weighFeltScrub(...scrubBounds[feel], readingSpread.felt / Math.sqrt(length)),
-      ],
+      ([feel, { length }]): Saying =>
+        saidOf(
+          'scrubMs',
+          `${feel} ${length}`,
+          weighFeltScrub(...scrubBounds[feel], readingSpread.felt / Math.sqrt(length)),
+        ),
     ),
   ];
 };
@@ -120,7 +139,14 @@ const sayFeels = (name: OutcomeName, readings: readonly Reading[], targetFps: nu
 function sayJudgement(readings: readonly Reading[], complaint: Complaint): readonly Saying[] {
   const count = (said: Reading['isGoodEnough']): number => readings.filter((r) => r.isGoodEnough === said).length;
   const balance = count('yes') - count('no');
-  return balance === 0 ? [] : [[`good enough ${balance > 0}`, weighJudgement(balance > 0, complaint)]];
+  if (balance === 0) return [];
+  return [
+    {
+      key: `good enough ${balance > 0}`,
+      isAboutPlayingOnly: isAboutPlayingOnly(complaint),
+      addTo: weighJudgement(balance > 0, complaint),
+    },
+  ];
 }
 
 function sayingsOf({ moment, readings }: ReadingGroup, targetFps: number, complaint: Complaint): readonly Saying[] {
@@ -147,10 +173,10 @@ export function listReadingEvidence(
   return groups.flatMap(([key, taken]) => {
     const [{ fixes, moment }] = taken as readonly [Reading];
     const group = { fixes, moment, readings: taken };
-    return sayingsOf(group, targetFps, complaint).map(([said, logLikelihood]) => ({
-      key: `${key} ${said}`,
+    return sayingsOf(group, targetFps, complaint).map((said) => ({
+      ...said,
+      key: `${key} ${said.key}`,
       fixes,
-      logLikelihood,
     }));
   });
 }

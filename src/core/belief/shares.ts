@@ -149,6 +149,8 @@ export function sharesOfPart(complaint: Complaint, part: BeliefPart, fixes: read
     for (const values of shares.values())
       values[i] = gap <= usableGap || positive <= 0 ? 0 : Math.max(0, values[i] as number) / positive;
   }
+  // Most causes have no share under most hypotheses.
+  for (const [id, values] of shares) if (values.every((share) => share === 0)) shares.delete(id);
   return { part, gaps, shares };
 }
 

@@ -1,15 +1,21 @@
 import type { FixUse } from '../card/types';
 import type { Outcomes } from '../load/evaluate';
 import { type Complaint, gapOf } from './complaint';
-import { logOfBounds, logOfValue } from './likelihood';
+import { createBoundsWeigher, createValueWeigher, type Weigher } from './likelihood';
 import type { SampleView } from './questions';
 
-/** One thing that is known of a preview under some fixes; `logLikelihood` weighs a sample by it. */
+/** The samples of one hypothesis; `index` is for the weigher to move. */
+export type WeighedSamples = SampleView & { index: number };
+
+/** One thing that is known of a preview under some fixes. */
 export interface Evidence {
   /** The same for the same thing, so that the order in which it was written down does not matter. */
   readonly key: string;
   readonly fixes: readonly FixUse[];
-  readonly logLikelihood: (view: SampleView) => number;
+  /** Whether it looks at nothing but how the preview plays, which is quicker to work out. */
+  readonly isAboutPlayingOnly: boolean;
+  /** Adds the logarithm of how likely it is for each of the first `count` samples. */
+  readonly addTo: (logLikelihoods: Float64Array, samples: WeighedSamples, count: number) => void;
 }
 
 /** The name of an outcome that evidence looks at. */
@@ -19,13 +25,29 @@ export type OutcomeName = keyof Outcomes;
 export const keyOfFixes = (fixes: readonly FixUse[]): string =>
   fixes.map(({ id, level }) => `${id}=${level}`).join('+');
 
+/** Weighs samples one by one. */
+export const weighEach =
+  (logLikelihood: (view: SampleView) => number): Evidence['addTo'] =>
+  (into, samples, count) => {
+    for (samples.index = 0; samples.index < count; samples.index++)
+      into[samples.index] = (into[samples.index] as number) + logLikelihood(samples);
+  };
+
+/** Weighs samples by one outcome alone. */
+const weighBy =
+  (name: OutcomeName, weigh: Weigher): Evidence['addTo'] =>
+  (into, { out }, count) => {
+    const values = out[name];
+    for (let i = 0; i < count; i++) into[i] = (into[i] as number) + weigh(values[i] as number);
+  };
+
 /** Weighs an outcome by a figure that was read of it. */
-export const weighValue = (name: OutcomeName, read: number, spread: number) => (view: SampleView) =>
-  logOfValue(view.out[name][view.index] as number, read, spread);
+export const weighValue = (name: OutcomeName, read: number, spread: number) =>
+  weighBy(name, createValueWeigher(read, spread));
 
 /** Weighs an outcome by the bounds that it was said to lie between. */
-export const weighBounds = (name: OutcomeName, low: number, high: number, spread: number) => (view: SampleView) =>
-  logOfBounds(view.out[name][view.index] as number, low, high, spread);
+export const weighBounds = (name: OutcomeName, low: number, high: number, spread: number) =>
+  weighBy(name, createBoundsWeigher(low, high, spread));
 
 /** A gap of this much, in logarithms, is half felt. */
 const feltGap = 0.1;
@@ -36,9 +58,14 @@ export const feltAt = (gap: number): number => 1 / (1 + Math.exp(-(gap - feltGap
 const judgedWrong = 0.06;
 
 /** Weighs what somebody said of whether they could edit like this. */
-export const weighJudgement =
-  (isGood: boolean, complaint: Complaint) =>
-  ({ state, out, index }: SampleView): number => {
-    const ill = judgedWrong + (1 - 2 * judgedWrong) * feltAt(gapOf(complaint, state, out, index));
+export function weighJudgement(isGood: boolean, complaint: Complaint): Evidence['addTo'] {
+  const ofGap = (gap: number): number => {
+    const ill = judgedWrong + (1 - 2 * judgedWrong) * feltAt(gap);
     return Math.log(isGood ? 1 - ill : ill);
   };
+  const ofNone = ofGap(0);
+  return weighEach(({ state, out, index }) => {
+    const gap = gapOf(complaint, state, out, index);
+    return gap <= 0 ? ofNone : ofGap(gap);
+  });
+}

@@ -72,7 +72,7 @@ describe('parseCardText', () => {
     expect(codeOf('shopping list')).toBe('card-not-json');
     expect(codeOf('[]')).toBe('card-not-a-card');
     expect(codeOf('{"format":"something-else"}')).toBe('card-not-a-card');
-    expect(codeOf(JSON.stringify({ ...card, version: 4 }))).toBe('card-newer-version');
+    expect(codeOf(JSON.stringify({ ...card, version: 5 }))).toBe('card-newer-version');
     expect(codeOf(JSON.stringify({ ...card, version: 'one' }))).toBe('card-field-invalid');
     expect(codeOf(JSON.stringify({ ...card, putBackDone: ['nowhere'] }))).toBe('card-reference-broken');
     expect(parseCard({ ...card, machine: { ...card.machine, coreCount: { value: 0, source: 'typed' } } })).toEqual({
@@ -120,7 +120,7 @@ describe('migrateCard', () => {
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
     const { clips, decodeTests, version, editor, ...rest } = parsed.value;
     const { clips: storedClips, version: _, ...storedRest } = stored;
-    expect([version, decodeTests, editor]).toEqual([3, [], unknownEditor]);
+    expect([version, decodeTests, editor]).toEqual([4, [], unknownEditor]);
     expect(rest).toMatchObject(storedRest);
     expect(clips.map(({ facts }) => facts)).toMatchObject(storedClips.map(({ facts }: { facts: object }) => facts));
     expect(clips.every((clip) => clip.facts.kind === 'video' && clip.origin === 'file' && clip.drive === null)).toBe(
@@ -134,8 +134,19 @@ describe('migrateCard', () => {
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
     const { version: _, ...storedRest } = stored;
     expect(parsed.value).toMatchObject(storedRest);
-    expect(parsed.value).toMatchObject({ version: 3, editor: unknownEditor, answers: [], refused: [] });
+    expect(parsed.value).toMatchObject({ version: 4, editor: unknownEditor, answers: [], refused: [] });
     expect(parsed.value.machine.cacheDrive.source).toBe('assumed');
+  });
+
+  it('reads a card that version 3 stored: of its readings nothing more is known than was', async () => {
+    const stored = JSON.parse(await readFile(new URL('./examples/version-3.json', import.meta.url), 'utf8'));
+    const parsed = parseCard(stored);
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
+    const { version: _, ...storedRest } = stored;
+    expect(parsed.value).toMatchObject(storedRest);
+    expect(parsed.value.readings.length).toBeGreaterThan(0);
+    for (const { measured, tapped, stretch, viewer } of parsed.value.readings)
+      expect([measured, tapped, stretch, viewer]).toEqual([null, null, '', 'unknown']);
   });
 
   it('says what is wrong with a version 1 card whose clips are none', () => {

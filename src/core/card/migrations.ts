@@ -81,6 +81,28 @@ function addDiagnosis(card: RawCard): RawCard {
   };
 }
 
+/** A reading was one figure; how it came about was not kept. */
+function addMeasurements(card: RawCard): RawCard {
+  const toReading = (reading: unknown) =>
+    extend(reading, {
+      waitSec: null,
+      fitSec: null,
+      exportMinutes: null,
+      coreUsePercent: null,
+      memoryUsePercent: null,
+      stretch: '',
+      viewer: 'unknown',
+      doing: 'playing',
+      withEffects: 'unknown',
+      pass: 'unknown',
+      isAfterRestart: 'unknown',
+      measured: null,
+      tapped: null,
+    });
+  const readings = isList(card.readings) ? card.readings.map(toReading) : card.readings;
+  return { ...card, version: 4, readings };
+}
+
 /**
  * One step a version: `migrations[1]` turns a version 1 document into a version 2 one, and so on.
  * Steps are pure, never removed, and each comes with a stored example in its test. Version 1 is the first.
@@ -88,6 +110,7 @@ function addDiagnosis(card: RawCard): RawCard {
 export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = {
   1: addClipKinds,
   2: addDiagnosis,
+  3: addMeasurements,
 };
 
 /** Takes a document up to `newest` step by step; throws where a step is missing, which a test rules out. */

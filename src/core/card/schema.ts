@@ -22,10 +22,11 @@ import { drawingHabitIds } from '../load/drawing-habits';
 import { effectKinds } from '../load/effect-costs';
 import { driveKinds, graphicsKinds, powerModes, speedClasses } from '../machine/catalogue';
 import { factSources, knownStates } from '../machine/facts';
+import { confidenceReasons, confidences, paces } from '../meter/types';
 import { decodeWays } from '../test-play/types';
 
 /**
- * The job card document, version 3: one laggy project on one machine. The unit of storage and of exchange;
+ * The job card document, version 4: one laggy project on one machine. The unit of storage and of exchange;
  * docs/job-card.schema.json is made from this. Ranges are wide enough for any real machine and film, and narrow
  * enough that no number in them can make the cost model overflow.
  */
@@ -273,8 +274,46 @@ const fixUse = object({ id: text(80), level: nullable(union([string().check(maxL
 
 export const scrubFeels = ['fine', 'jumpy', 'unusable'] as const;
 export const playFeels = ['stands-still', 'stumbles', 'uneven', 'nearly-smooth', 'smooth'] as const;
-export const readingWays = ['typed', 'metered'] as const;
+export const readingWays = ['typed', 'metered', 'tapped'] as const;
 export const readingMoments = ['start', 'later'] as const;
+export const readingSources = ['window', 'recording'] as const;
+export const readingViewers = ['timeline', 'clip', 'unknown'] as const;
+export const readingDoings = ['playing', 'scrubbing'] as const;
+export const readingPasses = ['first', 'repeat', 'unknown'] as const;
+/** More intervals than these are not kept with a reading: a minute and a half at 60 a second. */
+export const mostIntervals = 5400;
+
+const rateFps = between(0, 1000);
+/** What the lag meter found, and the times between new pictures that it was found from. */
+const measured = object({
+  source: enumOf(readingSources),
+  intervalsMs: array(between(0, 1e7)).check(maxLength(mostIntervals)),
+  /** Freezes were counted by it. */
+  deadlineMs: between(0.1, 1e6),
+  isAtLeast: boolean(),
+  slowestSecondFps: rateFps,
+  worstOnePercentFps: rateFps,
+  longestFreezeMs: between(0, 1e9),
+  freezesPerMinute: between(0, 100_000),
+  startDelayMs: between(0, 1e9),
+  settledAfterMs: between(0, 1e9),
+  settledFps: rateFps,
+  pace: enumOf(paces),
+  confidence: enumOf(confidences),
+  reason: enumOf(confidenceReasons),
+  /** Share of one core that measuring took while it ran beside the editor; null where it did not. */
+  ownLoadRatio: nullable(between(0, 64)),
+});
+
+/** Stutters that a person tapped or counted; it says nothing of the shown rate. */
+const tapped = object({
+  lengthMs: between(1000, 3_600_000),
+  stutterCount: whole(0, 100_000),
+  /** How long each freeze was held; empty where only a number was typed. */
+  freezesMs: array(between(0, 3_600_000)).check(maxLength(1000)),
+  isTyped: boolean(),
+});
+
 const reading = object({
   id,
   takenAtMs: atMs,
@@ -286,6 +325,23 @@ const reading = object({
   scrubFeel: nullable(enumOf(scrubFeels)),
   scrubMs: nullable(between(0, 1e6)),
   openingSec: nullable(between(0, 1e5)),
+  /** Editors that compute first and then play: how long the wait was, and how much then played. */
+  waitSec: nullable(between(0, 1e5)),
+  fitSec: nullable(between(0, 1e5)),
+  exportMinutes: nullable(between(0, 1e5)),
+  /** As the system's monitor showed them while it played. */
+  coreUsePercent: nullable(between(0, 100)),
+  memoryUsePercent: nullable(between(0, 100)),
+  /** What was played, in the person's words: readings of different stretches are not compared. */
+  stretch: text(120),
+  viewer: enumOf(readingViewers),
+  doing: enumOf(readingDoings),
+  withEffects: known,
+  /** Whether it was the first time that the stretch was played, or once more. */
+  pass: enumOf(readingPasses),
+  isAfterRestart: known,
+  measured: nullable(measured),
+  tapped: nullable(tapped),
   /** Whether the person could edit like this. */
   isGoodEnough: known,
   /** The fixes in force when it was taken; with the card's base they are the set-up it belongs to. */
@@ -318,7 +374,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 3;
+export const jobCardVersion = 4;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),

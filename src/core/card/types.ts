@@ -4,6 +4,7 @@ import type { DrawingHabitId } from '../load/drawing-habits';
 import type { EffectKind } from '../load/effect-costs';
 import type { DriveKind, GraphicsKind, PowerMode, SpeedClass } from '../machine/catalogue';
 import type { Fact, KnownState } from '../machine/facts';
+import type { Confidence, ConfidenceReason, Pace } from '../meter/types';
 import type { Rational } from '../numbers/rational';
 import type { DecodeTest } from '../test-play/types';
 import type {
@@ -18,7 +19,11 @@ import type {
   playFeels,
   playWays,
   proxyStates,
+  readingDoings,
   readingMoments,
+  readingPasses,
+  readingSources,
+  readingViewers,
   readingWays,
   scrubFeels,
   stepIds,
@@ -30,6 +35,9 @@ export type LagMoment = (typeof lagMoments)[number];
 export type LagKind = (typeof lagKinds)[number];
 export type PlayFeel = (typeof playFeels)[number];
 export type ReadingMoment = (typeof readingMoments)[number];
+export type ReadingDoing = (typeof readingDoings)[number];
+export type ReadingPass = (typeof readingPasses)[number];
+export type ReadingViewer = (typeof readingViewers)[number];
 export type ProxyState = (typeof proxyStates)[number];
 export type ScrubFeel = (typeof scrubFeels)[number];
 export type StepId = (typeof stepIds)[number];
@@ -127,6 +135,33 @@ export interface FixUse {
   readonly level: string | number | null;
 }
 
+/** What the lag meter found, as it is kept. */
+export interface MeasuredReading {
+  readonly source: (typeof readingSources)[number];
+  readonly intervalsMs: readonly number[];
+  readonly deadlineMs: number;
+  readonly isAtLeast: boolean;
+  readonly slowestSecondFps: number;
+  readonly worstOnePercentFps: number;
+  readonly longestFreezeMs: number;
+  readonly freezesPerMinute: number;
+  readonly startDelayMs: number;
+  readonly settledAfterMs: number;
+  readonly settledFps: number;
+  readonly pace: Pace;
+  readonly confidence: Confidence;
+  readonly reason: ConfidenceReason;
+  readonly ownLoadRatio: number | null;
+}
+
+/** Stutters that a person tapped or counted. */
+export interface TappedReading {
+  readonly lengthMs: number;
+  readonly stutterCount: number;
+  readonly freezesMs: readonly number[];
+  readonly isTyped: boolean;
+}
+
 export interface Reading {
   readonly id: string;
   readonly takenAtMs: number;
@@ -137,6 +172,19 @@ export interface Reading {
   readonly scrubFeel: ScrubFeel | null;
   readonly scrubMs: number | null;
   readonly openingSec: number | null;
+  readonly waitSec: number | null;
+  readonly fitSec: number | null;
+  readonly exportMinutes: number | null;
+  readonly coreUsePercent: number | null;
+  readonly memoryUsePercent: number | null;
+  readonly stretch: string;
+  readonly viewer: ReadingViewer;
+  readonly doing: ReadingDoing;
+  readonly withEffects: KnownState;
+  readonly pass: ReadingPass;
+  readonly isAfterRestart: KnownState;
+  readonly measured: MeasuredReading | null;
+  readonly tapped: TappedReading | null;
   readonly isGoodEnough: KnownState;
   readonly fixes: readonly FixUse[];
   readonly note: string;
@@ -164,7 +212,7 @@ export interface CardAnswer {
 /** One laggy project on one machine: everything known, measured and changed. */
 export interface JobCard {
   readonly format: 'oil-can-job-card';
-  readonly version: 3;
+  readonly version: 4;
   readonly id: string;
   readonly title: string;
   readonly createdAtMs: number;

@@ -43,7 +43,7 @@ export interface Diagnosis {
   readonly relief: Relief | null;
   /** Only where there is no plan. */
   readonly upgrades: readonly Upgrade[];
-  /** Kept fixes that a stronger one has made needless. */
+  /** Kept fixes that a stronger one has made needless, or that make it worse. */
   readonly giveBack: readonly FixUse[];
   /** Complaints that are no preview lag, each with what leads on. */
   readonly sideLeads: readonly SideLead[];
@@ -75,13 +75,25 @@ function averageStages(belief: Belief, fixes: readonly FixAtLevel[]): Pick<Diagn
   };
 }
 
-/** Kept fixes without which the preview is as likely usable: what was sacrificed for them can be given back. */
-function findGiveBack(belief: Belief, card: JobCard, usableProbability: number): readonly FixUse[] {
+/** A gap that grows by less than this is no harm: less than a reading can tell. */
+const harmGap = 0.05;
+
+/**
+ * Kept fixes without which the preview is as likely usable, so that what was sacrificed for them can be given back; and
+ * those that are believed to make it worse, whatever the reading said by which they were kept.
+ */
+function findGiveBack(belief: Belief, card: JobCard): readonly FixUse[] {
   const kept = keptFixes(card);
-  if (usableProbability < planProbability) return [];
+  if (kept.length === 0) return [];
+  const now = gapUnder(belief, kept);
   return kept.filter((fix) => {
-    const others = kept.filter((other) => other !== fix);
-    return gapUnder(belief, others).usableProbability >= usableProbability - 0.02;
+    const without = gapUnder(
+      belief,
+      kept.filter((other) => other !== fix),
+    );
+    const isNeedless =
+      now.usableProbability >= planProbability && without.usableProbability >= now.usableProbability - 0.02;
+    return isNeedless || without.gap < now.gap - harmGap;
   });
 }
 
@@ -129,7 +141,7 @@ export function conclude(card: JobCard, belief: Belief): Diagnosis {
     plans,
     relief: isAtAnEnd && !isSolved ? findRelief(belief, inForce, candidates) : null,
     upgrades: plans.length > 0 || isSolved ? [] : weighUpgrades(belief, inForce),
-    giveBack: findGiveBack(belief, card, now.usableProbability),
+    giveBack: findGiveBack(belief, card),
     sideLeads: listSideLeads(card),
     isUnexplained: top !== undefined && isOpenEnd(top.id) && top.probability >= unexplainedProbability,
   };

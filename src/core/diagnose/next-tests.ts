@@ -108,9 +108,9 @@ class ShareHistogram {
     for (const [id, masses] of this.columns) {
       const spread = new Float64Array(this.count);
       for (let at = 0; at < this.count; at++)
-        for (const [k, share] of blur.entries()) {
+        for (let k = 0; k < blur.length; k++) {
           const to = Math.max(0, Math.min(this.count - 1, at + k - 2));
-          spread[to] = (spread[to] as number) + (masses[at] as number) * share;
+          spread[to] = (spread[to] as number) + (masses[at] as number) * (blur[k] as number);
         }
       result.columns.set(id, spread);
     }

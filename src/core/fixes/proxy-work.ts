@@ -59,20 +59,40 @@ function overBudgetClips(state: SetupState): readonly SetupClip[] {
   return found;
 }
 
-/** The clips that proxies at this height would be made for: over the budget, larger than the proxy, and without one. */
-export const clipsForProxies = (state: SetupState, heightPx: number): readonly SetupClip[] =>
-  overBudgetClips(state).filter((clip) => clip.original.heightPx > heightPx && clip.original.codec !== 'still');
+const clipsAtHeight = new WeakMap<readonly SetupClip[], Map<number, readonly SetupClip[]>>();
 
-/** Minutes that this machine needs to go through all frames of clips once, times `overDecoding`. */
-export function conversionMinutes(state: SetupState, clips: readonly SetupClip[], overDecoding: number): number {
-  const speed = decodeSpeedOf(state.setup);
-  const ms = clips.reduce(
-    (sum, { original, durationMs }) =>
-      sum + ((durationMs / 1000) * original.frameRateFps * decodeRefMs(original) * overDecoding) / speed,
+/**
+ * The clips that proxies at this height would be made for: over the budget, larger than the proxy, and without one. The
+ * very same list where nothing differs.
+ */
+export function clipsForProxies(state: SetupState, heightPx: number): readonly SetupClip[] {
+  const heavy = overBudgetClips(state);
+  const ofHeavy = clipsAtHeight.get(heavy) ?? new Map<number, readonly SetupClip[]>();
+  clipsAtHeight.set(heavy, ofHeavy);
+  const found =
+    ofHeavy.get(heightPx) ??
+    heavy.filter((clip) => clip.original.heightPx > heightPx && clip.original.codec !== 'still');
+  ofHeavy.set(heightPx, found);
+  return found;
+}
+
+const decodingRefMs = new WeakMap<readonly SetupClip[], number>();
+
+/** Reference milliseconds of decoding all frames of clips once; worked out once for a list. */
+function decodingRefMsOf(clips: readonly SetupClip[]): number {
+  const known = decodingRefMs.get(clips);
+  if (known !== undefined) return known;
+  const sum = clips.reduce(
+    (total, { original, durationMs }) => total + (durationMs / 1000) * original.frameRateFps * decodeRefMs(original),
     0,
   );
-  return ms / 60_000;
+  decodingRefMs.set(clips, sum);
+  return sum;
 }
+
+/** Minutes that this machine needs to go through all frames of clips once, times `overDecoding`. */
+export const conversionMinutes = (state: SetupState, clips: readonly SetupClip[], overDecoding: number): number =>
+  (decodingRefMsOf(clips) * overDecoding) / decodeSpeedOf(state.setup) / 60_000;
 
 /** What making proxies of these clips takes: minutes on this machine and gigabytes (10^9 bytes) on disk. */
 export function estimateProxyWork(

@@ -55,15 +55,15 @@ export const withTroubles = (state: SetupState, ratios: Partial<Record<TroubleId
     state,
   );
 
-const changedClips = new WeakMap<readonly SetupClip[], Map<string, readonly SetupClip[]>>();
+const changedClips = new WeakMap<readonly SetupClip[], Map<unknown, readonly SetupClip[]>>();
 
 /**
- * The state with every clip changed. The change is remembered under its key for a list of clips, so that equal lists
- * stay one list and share their averages.
+ * The state with every clip changed. The change is remembered under its key (a name, or a list that stays the same list)
+ * for a list of clips, so that equal lists stay one list and share their averages.
  */
-export function changeClips(state: SetupState, key: string, change: (clip: SetupClip) => SetupClip): SetupState {
+export function changeClips(state: SetupState, key: unknown, change: (clip: SetupClip) => SetupClip): SetupState {
   const { clips } = state.setup;
-  const ofClips = changedClips.get(clips) ?? new Map<string, readonly SetupClip[]>();
+  const ofClips = changedClips.get(clips) ?? new Map<unknown, readonly SetupClip[]>();
   changedClips.set(clips, ofClips);
   const remembered = ofClips.get(key);
   if (remembered) return withSetup(state, { clips: remembered });

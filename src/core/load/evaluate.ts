@@ -39,6 +39,9 @@ export const outcomeNames = [
 /** What `evaluate` fills: one value a sample. The last four say where the time goes: shares of the lane or cores that bind, and of a jump. */
 export type Outcomes = { readonly [K in (typeof outcomeNames)[number]]: Float64Array };
 
+/** The outcomes that are worked out even where only playing is asked for. */
+export const playingOutcomeNames: readonly (keyof Outcomes)[] = ['shownFps', 'laterFps', 'memoryRatio', 'fitSec'];
+
 /** Room for the outcomes of `count` samples. */
 export const createOutcomes = (count: number): Outcomes =>
   Object.fromEntries(outcomeNames.map((name) => [name, new Float64Array(count)])) as Outcomes;

@@ -14,16 +14,23 @@ export interface PictureRegion {
 }
 
 /** How far a result can be relied on. */
-export type Confidence = 'high' | 'medium' | 'low';
+export const confidences = ['high', 'medium', 'low'] as const;
+export type Confidence = (typeof confidences)[number];
 
 /** Why. */
-export type ConfidenceReason =
-  | 'clear'
-  | 'at-recorded-rate'
-  | 'few-pictures'
-  | 'faint-movement'
-  | 'strong-compression'
-  | 'unclear-changes';
+export const confidenceReasons = [
+  'clear',
+  'at-recorded-rate',
+  'few-pictures',
+  'faint-movement',
+  'strong-compression',
+  'unclear-changes',
+] as const;
+export type ConfidenceReason = (typeof confidenceReasons)[number];
+
+/** Whether film time keeps up with the clock: pictures are left out, or every one is played and it slows down. */
+export const paces = ['in-step', 'slowed', 'unknown'] as const;
+export type Pace = (typeof paces)[number];
 
 /** What a preview showed. */
 export interface MeterResult {

@@ -8,10 +8,25 @@ const withTrial = (card: JobCard, id: string, change: Partial<Trial>): JobCard =
   trials: card.trials.map((trial) => (trial.id === id ? { ...trial, ...change } : trial)),
 });
 
+/** Figures of which one is enough to make a reading. */
+const sayingFields = [
+  'shownFps',
+  'playFeel',
+  'scrubFeel',
+  'scrubMs',
+  'openingSec',
+  'waitSec',
+  'fitSec',
+  'exportMinutes',
+  'coreUsePercent',
+  'memoryUsePercent',
+  'tapped',
+] as const satisfies readonly (keyof Reading)[];
+
 /** Adds a reading under the set-up in force. During a trial it becomes the trial's second reading. */
 export const addReading: CommandHandler<{ readonly reading: Omit<Reading, 'fixes'> }> = (card, { reading }) => {
-  const says = [reading.shownFps, reading.playFeel, reading.scrubFeel, reading.scrubMs, reading.openingSec];
-  if (says.every((part) => part === null) && reading.isGoodEnough === 'unknown') return fail({ code: 'reading-empty' });
+  if (sayingFields.every((field) => reading[field] === null) && reading.isGoodEnough === 'unknown')
+    return fail({ code: 'reading-empty' });
   if (card.readings.some(({ id }) => id === reading.id))
     return fail({ code: 'item-exists', item: 'reading', id: reading.id });
   const added = { ...card, readings: [...card.readings, { ...reading, fixes: fixesInForce(card) }] };

@@ -11,9 +11,10 @@ const ratioOf = (value: number, most: number): number => Math.min(1, value / mos
 
 const withProxies = (state: SetupState, level: FixLevel): SetupState => {
   const heightPx = numberLevel('make-proxies', level);
-  const chosen = new Set(clipsForProxies(state, heightPx).map((clip) => clip.id));
-  const changed = changeClips(state, `proxies ${heightPx} ${[...chosen].join()}`, (clip) =>
-    chosen.has(clip.id) ? { ...clip, proxy: proxyStreamOf(clip.original, heightPx) } : clip,
+  const chosen = clipsForProxies(state, heightPx);
+  const isChosen = new Set(chosen);
+  const changed = changeClips(state, chosen, (clip) =>
+    isChosen.has(clip) ? { ...clip, proxy: proxyStreamOf(clip.original, heightPx) } : clip,
   );
   return withHidden(changed, { areProxiesShown: true, areProxiesAttached: true });
 };
