@@ -53,8 +53,8 @@ export const pipelines: readonly Pipeline[] = [
 ];
 
 const frameCount = 90;
-/** Frames after which the program has started. */
-const startFrames = 5;
+/** Frames after which the program has started: a whole group, so that what is counted holds key frames as the whole does. */
+const startFrames = 30;
 const fps = 30;
 
 interface MadeClip {
@@ -81,7 +81,6 @@ export function makeClips(): {
       '-g',
       '30',
     ];
-    const rate = `${Math.round((20 * widthPx * heightPx) / 2_073_600)}M`;
     execFileSync('ffmpeg', [
       '-v',
       'error',
@@ -92,8 +91,9 @@ export function makeClips(): {
       '-frames:v',
       String(frameCount),
       ...coder,
-      '-b:v',
-      rate,
+      // One quantiser for all frames: with a bit rate to reach, the first frames hold most of the bits of so short a clip.
+      '-qp',
+      '30',
       path,
     ]);
     const size = execFileSync(

@@ -1,14 +1,23 @@
 import { assertNever } from '@/core/assert-never';
-import type { Confidence, ConfidenceReason, MeterFailure, MeterResult, RecordingFailure } from '@/core/meter';
-import { formatDuration, formatFps, formatWait } from './format';
+import type {
+  CaptureFailure,
+  Confidence,
+  ConfidenceReason,
+  MeterFailure,
+  MeterResult,
+  Pace,
+  PracticePattern,
+  RecordingFailure,
+} from '@/core/meter';
+import { formatCount, formatDuration, formatFps, formatWait } from './format';
 
-/** Why a recording gave no number. */
-export function describeMeterFailure(failure: MeterFailure | RecordingFailure): string {
+/** Why a recording or a shared window gave no number. */
+export function describeMeterFailure(failure: MeterFailure | RecordingFailure | CaptureFailure): string {
   switch (failure.code) {
     case 'not-enough-movement':
-      return 'Not enough moves in this recording to tell a new picture from the old one. Record a stretch where the picture moves, with the preview in full view, for 15 seconds or more.';
+      return 'Not enough movement to tell a new picture from the old one. Play a moving part, with the preview in full view, for 15 seconds or more.';
     case 'too-short':
-      return `Only ${formatWait(failure.durationMs)} of this recording are measured; it takes at least ${formatDuration(failure.leastMs)}. Choose a longer span, or record 15 seconds.`;
+      return `Only ${formatWait(failure.durationMs)} are measured; it takes at least ${formatDuration(failure.leastMs)}. Choose a longer span, or record 15 seconds.`;
     case 'recording-not-video':
       return 'This file holds no video that can be read here. Drop the screen recording itself: MP4, MOV, MKV or WebM.';
     case 'recording-not-decoded':
@@ -17,6 +26,19 @@ export function describeMeterFailure(failure: MeterFailure | RecordingFailure): 
       return 'The recording could not be read any more: it was moved, changed or taken off. Choose it again.';
     case 'recording-broke':
       return 'Decoding the recording broke off: it may be damaged. Nothing was stored. Try once more, or record again.';
+    case 'capture-unsupported':
+      return 'This browser cannot hand a shared window’s frames to Oil Can. Use Chromium or a browser built on it, or drop a recording, tap along or type what you see.';
+    case 'capture-refused':
+      return 'No window was shared: it was refused or closed. Press the button again and choose the editor’s window; nothing of it leaves this computer.';
+    case 'capture-ended':
+      return 'Sharing ended before the measurement did, so nothing was kept. Share the window again, and leave it shared until the figure stands here.';
+    case 'capture-resized':
+      return 'The shared window changed its size meanwhile. Leave it as it is and measure again.';
+    case 'capture-silent':
+      return 'Not one frame came from the shared window: it may be minimised, paused or on another desktop. Bring it to the front and measure again.';
+    case 'capture-broke':
+      return 'Measuring the shared window broke off. Nothing was stored. Share it again.';
+    case 'capture-stopped':
     case 'recording-stopped':
       return 'Stopped. Nothing of this measurement is kept.';
     default:
@@ -40,9 +62,48 @@ export const confidenceReasonTexts: Readonly<Record<ConfidenceReason, string>> =
   'faint-movement': 'The picture hardly moves. Play a stretch with more movement.',
   'strong-compression':
     'The recording is compressed so strongly that repeats change as well. Record at a higher quality.',
+  'measuring-too-slow':
+    'The machine could not keep up with measuring, so frames may have been missed. Close what you can, or tap along instead.',
   'unclear-changes': 'Some pictures changed so little that they could be repeats.',
 };
 
 /** The rate in words: "18.4 a second", "at least 51 a second". */
 export const describeShown = ({ shownFps, isAtLeast }: MeterResult): string =>
   `${isAtLeast ? 'at least ' : ''}${formatFps(Math.round(shownFps * 10) / 10)} a second`;
+
+/** How the practice window stutters. */
+export const practicePatternTexts: Readonly<Record<PracticePattern, string>> = {
+  even: 'Evenly',
+  'by-turns': 'By turns slower',
+  freezes: 'With freezes',
+};
+
+/** Whether film time kept up with the clock. */
+export const paceTexts: Readonly<Record<Exclude<Pace, 'unknown'>, string>> = {
+  'in-step': 'It kept in step with the clock: pictures were left out.',
+  slowed: 'It slowed down: it took longer to play than it is.',
+};
+
+/** "Measuring took 6 % of one core." */
+export const describeOwnLoad = (ratio: number): string =>
+  `Measuring itself took ${Math.max(1, Math.round(100 * ratio))} % of one core, and the browser’s sharing some more.`;
+
+/** Stutters in words. */
+export function describeTapped({
+  lengthMs,
+  stutterCount,
+  freezesMs,
+}: {
+  readonly lengthMs: number;
+  readonly stutterCount: number;
+  readonly freezesMs: readonly number[];
+}): { readonly rate: string; readonly freezes: string } {
+  const perMinute = Math.round((stutterCount * 60_000) / lengthMs);
+  return {
+    rate: `${formatCount(perMinute, 'stutter')} a minute`,
+    freezes:
+      freezesMs.length === 0
+        ? 'No freeze was held.'
+        : `${formatCount(freezesMs.length, 'freeze')} held, the longest ${formatWait(Math.max(...freezesMs))}.`,
+  };
+}

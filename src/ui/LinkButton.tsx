@@ -12,9 +12,18 @@ interface LinkButtonProps {
   readonly children: ReactNode;
   readonly look?: ButtonLook;
   readonly isWide?: boolean;
+  readonly isNewTab?: boolean;
 }
 
 /** A link that looks like a button: it leads somewhere and changes nothing. */
-export function LinkButton({ look = 'plain', isWide = false, ...props }: LinkButtonProps) {
-  return <Styled {...props} prefetch={false} data-look={look} data-wide={isWide || undefined} />;
+export function LinkButton({ look = 'plain', isWide = false, isNewTab = false, ...props }: LinkButtonProps) {
+  return (
+    <Styled
+      {...props}
+      prefetch={false}
+      target={isNewTab ? '_blank' : undefined}
+      data-look={look}
+      data-wide={isWide || undefined}
+    />
+  );
 }

@@ -107,11 +107,20 @@ function listOfAnswers(card: JobCard): readonly Evidence[] {
   });
 }
 
+/**
+ * Readings that tell of the timeline's preview: not of single clips, and not of a pass that an editor had computed
+ * before and only played again.
+ */
+const readingsOfTimeline = ({ readings, editor }: JobCard): JobCard['readings'] =>
+  readings.filter(
+    ({ viewer, pass }) => viewer !== 'clip' && !(editor.playsBy === 'computing-first' && pass === 'repeat'),
+  );
+
 /** Everything on the card that speaks for or against a cause, in an order of its own. */
 export function listEvidence(card: JobCard): readonly Evidence[] {
   const targetFps = targetFpsOf(card);
   const all = [
-    ...listReadingEvidence(card.readings, targetFps, complaintsOf(card)),
+    ...listReadingEvidence(readingsOfTimeline(card), targetFps, complaintsOf(card)),
     ...listOfComplaints(card),
     ...listOfContrasts(card, targetFps),
     ...listOfAnswers(card),

@@ -110,6 +110,26 @@ const sayOpenings = (readings: readonly Reading[]): readonly Saying[] => {
   return times.length > 0 ? [sayFigures('openingSec', 'timed', times, readingSpread.timed)] : [];
 };
 
+/** A monitor's figure near the top says only "at least": it cannot go further. */
+const fullUsePercent = 95;
+/** Monitors average over seconds, and what they show jumps. Assumption. */
+const monitorSpread = 0.25;
+
+/** What the system's monitor showed while it played. */
+const sayUse = (name: OutcomeName, percents: readonly (number | null)[]): readonly Saying[] => {
+  const read = percents.flatMap((percent) => (percent === null ? [] : [Math.max(1, percent)]));
+  if (read.length === 0) return [];
+  const middle = medianOf(read);
+  if (middle < fullUsePercent) return [sayFigures(name, 'monitor', [middle / 100], monitorSpread)];
+  return [saidOf(name, 'full', weighBounds(name, fullUsePercent / 100, Number.POSITIVE_INFINITY, monitorSpread))];
+};
+
+/** How much played after the wait, in editors that compute first. */
+const sayFits = (readings: readonly Reading[]): readonly Saying[] => {
+  const seconds = readings.flatMap(({ fitSec }) => (fitSec === null ? [] : [Math.max(0.1, fitSec)]));
+  return seconds.length > 0 ? [sayFigures('fitSec', 'timed', seconds, readingSpread.timed)] : [];
+};
+
 /** What was felt where nothing was read. */
 const sayFeels = (name: OutcomeName, readings: readonly Reading[], targetFps: number): readonly Saying[] => {
   const plays = readings.flatMap(({ shownFps, playFeel }) =>
@@ -155,6 +175,15 @@ function sayingsOf({ moment, readings }: ReadingGroup, targetFps: number, compla
     ...sayRates(rateName, readings, targetFps),
     ...sayScrubs(readings),
     ...sayOpenings(readings),
+    ...sayFits(readings),
+    ...sayUse(
+      'coreUseRatio',
+      readings.map(({ coreUsePercent }) => coreUsePercent),
+    ),
+    ...sayUse(
+      'memoryRatio',
+      readings.map(({ memoryUsePercent }) => memoryUsePercent),
+    ),
     ...sayFeels(rateName, readings, targetFps),
     ...sayJudgement(readings, complaint),
   ];

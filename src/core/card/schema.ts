@@ -314,7 +314,7 @@ const tapped = object({
   isTyped: boolean(),
 });
 
-const reading = object({
+export const readingSchema = object({
   id,
   takenAtMs: atMs,
   how: enumOf(readingWays),
@@ -396,7 +396,7 @@ export const jobCardSchema = object({
   preview,
   editor,
   symptoms,
-  readings: array(reading).check(maxLength(10_000)),
+  readings: array(readingSchema).check(maxLength(10_000)),
   trials: array(trial).check(maxLength(10_000)),
   answers: array(answer).check(maxLength(1000)),
   /** Tests and fixes that the person does not want to be offered. */

@@ -4,8 +4,8 @@ import { type ComparedReading, compareReadings, learnRepeatSpread } from '.';
 const steady = (fps: number, change: Partial<ComparedReading> = {}): ComparedReading => ({
   intervalsMs: Array.from({ length: Math.round(20 * fps) }, (_, i) => (1000 / fps) * (i % 2 === 0 ? 0.9 : 1.1)),
   deadlineMs: 40,
-  stretch: 'the busy minute',
-  moment: 'playing',
+  shownFps: fps,
+  kind: { stretch: 'the busy minute', doing: 'playing' },
   isAtLeast: false,
   ...change,
 });
@@ -50,14 +50,31 @@ describe('compareReadings', () => {
     expect(compareReadings([before], [after])).toMatchObject({ ok: true, value: { verdict: 'no-clear-change' } });
   });
 
-  it('says why readings cannot be compared', () => {
-    expect(compareReadings([steady(10)], [steady(12, { stretch: 'another' })])).toEqual({
-      ok: false,
-      failure: { code: 'other-stretch', before: 'the busy minute', after: 'another' },
+  it('takes typed rates as rough: a fifth more is no clear change, twice as much is', () => {
+    const typed = (fps: number) => steady(fps, { intervalsMs: [] });
+    expect(compareReadings([typed(10)], [typed(12)])).toMatchObject({
+      ok: true,
+      value: { verdict: 'no-clear-change' },
     });
-    expect(compareReadings([steady(10)], [steady(12, { moment: 'scrubbing' })])).toEqual({
+    expect(compareReadings([typed(10)], [typed(20)])).toMatchObject({
+      ok: true,
+      value: { verdict: 'better', after: { freezesPerMinute: null } },
+    });
+    expect(compareReadings([typed(10)], [steady(20)])).toMatchObject({ ok: true, value: { verdict: 'better' } });
+  });
+
+  it('does not hold against a reading what is not known of it', () => {
+    expect(compareReadings([steady(10, { kind: {} })], [steady(14)])).toMatchObject({ ok: true });
+  });
+
+  it('says why readings cannot be compared', () => {
+    expect(compareReadings([steady(10)], [steady(12, { kind: { stretch: 'another' } })])).toEqual({
       ok: false,
-      failure: { code: 'other-moment' },
+      failure: { code: 'other-kind', field: 'stretch', before: 'the busy minute', after: 'another' },
+    });
+    expect(compareReadings([steady(10)], [steady(12, { kind: { doing: 'scrubbing' } })])).toEqual({
+      ok: false,
+      failure: { code: 'other-kind', field: 'doing', before: 'playing', after: 'scrubbing' },
     });
     expect(compareReadings([steady(10)], [steady(12, { intervalsMs: [80, 90] })])).toEqual({
       ok: false,

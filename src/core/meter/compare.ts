@@ -2,15 +2,20 @@ import { createRandom } from '../numbers/random';
 import { fail, type Result, succeed } from '../result';
 import { countFreezes } from './freezes';
 
+/** What must be the same for two readings to be compared. */
+export const comparedFields = ['stretch', 'doing', 'viewer', 'withEffects', 'pass', 'moment'] as const;
+export type ComparedField = (typeof comparedFields)[number];
+
 /** One measured stretch, as far as it matters for telling whether something changed. */
 export interface ComparedReading {
-  /** Between new pictures, in order. */
+  /** Between new pictures, in order; empty where only a rate was typed. */
   readonly intervalsMs: readonly number[];
+  /** New pictures a second. */
+  readonly shownFps: number;
   /** Freezes are counted by it. */
   readonly deadlineMs: number;
-  /** Which clip or stretch was played; readings of different ones are not compared. */
-  readonly stretch: string;
-  readonly moment: 'playing' | 'scrubbing';
+  /** What was played and how; what is not known is left out, and not held against it. */
+  readonly kind: Partial<Readonly<Record<ComparedField, string>>>;
   readonly isAtLeast: boolean;
 }
 
@@ -26,10 +31,17 @@ export interface RangedFigure {
   readonly high: number;
 }
 
+/** What a pool usually shows. */
+export interface PoolFigures {
+  readonly shownFps: RangedFigure;
+  /** Null where a rate was typed. */
+  readonly freezesPerMinute: number | null;
+}
+
 export interface ReadingChange {
   readonly verdict: ChangeVerdict;
-  readonly before: { readonly shownFps: RangedFigure; readonly freezesPerMinute: number };
-  readonly after: { readonly shownFps: RangedFigure; readonly freezesPerMinute: number };
+  readonly before: PoolFigures;
+  readonly after: PoolFigures;
   /** After over before. */
   readonly ratio: RangedFigure;
   /** How large the change is at least, as a share of before; 0 without a clear change. */
@@ -37,8 +49,7 @@ export interface ReadingChange {
 }
 
 export type CompareFailure =
-  | { readonly code: 'other-stretch'; readonly before: string; readonly after: string }
-  | { readonly code: 'other-moment' }
+  | { readonly code: 'other-kind'; readonly field: ComparedField; readonly before: string; readonly after: string }
   | { readonly code: 'too-few-pictures'; readonly pictureCount: number };
 
 /** What two readings of the very same thing differ by beyond their own intervals, until repeats say otherwise. Assumption. */
@@ -49,6 +60,8 @@ const blockMs = 500;
 /** What another program does for two seconds of twenty is no trait of the set-up: so much is left out at either end. */
 const trimmedRatio = 0.2;
 const leastPictures = 8;
+/** What a typed rate is off by, as a standard deviation of its logarithm (MODEL.md, section 2). */
+const typedSpread = 0.15;
 /** A change is clear where chance would make as large a one of none in under one case of twenty (two-sided, normal). */
 const clearDeviations = 2.04;
 const rangeDeviations = 1.645;
@@ -85,8 +98,17 @@ interface UsualRate {
   readonly deviation: number;
 }
 
+const isTyped = ({ intervalsMs }: ComparedReading): boolean => intervalsMs.length === 0;
+
+/** What typed rates say: no more is known of them than that they are rough. */
+function usualTypedRate(pool: ReadingPool): UsualRate {
+  const logs = pool.map(({ shownFps }) => Math.log(Math.max(0.05, shownFps)));
+  return { log: totalOf(logs) / logs.length, deviation: typedSpread / Math.sqrt(logs.length) };
+}
+
 /** What a pool usually shows; how far that is open by its blocks drawn again (bootstrap), and by each reading's own level. */
 function usualRateOf(pool: ReadingPool, repeatSpread: number): UsualRate {
+  if (pool.some(isTyped)) return usualTypedRate(pool);
   const random = createRandom(11);
   const blocks = pool.flatMap(({ intervalsMs }) => blocksOf(intervalsMs));
   const draws = Array.from({ length: drawCount }, () => trimmedMean(blocks.map(() => random.pick(blocks))));
@@ -95,14 +117,25 @@ function usualRateOf(pool: ReadingPool, repeatSpread: number): UsualRate {
   return { log: trimmedMean(blocks), deviation: Math.sqrt(variance + repeatSpread ** 2 / pool.length) };
 }
 
+/** The first thing in which two of the readings are known to differ in kind. */
+function findOtherKind(pool: ReadingPool): CompareFailure | null {
+  for (const field of comparedFields) {
+    const known = pool.flatMap(({ kind }) => kind[field] ?? []);
+    const other = known.find((value) => value !== known[0]);
+    if (other !== undefined) return { code: 'other-kind', field, before: known[0] as string, after: other };
+  }
+  return null;
+}
+
 const toRange = (log: number, deviation: number): RangedFigure => ({
   value: Math.exp(log),
   low: Math.exp(log - rangeDeviations * deviation),
   high: Math.exp(log + rangeDeviations * deviation),
 });
 
-/** Freezes a minute. */
-const freezesOf = (pool: ReadingPool): number => {
+/** Freezes a minute; null where a rate was typed. */
+const freezesOf = (pool: ReadingPool): number | null => {
+  if (pool.some(isTyped)) return null;
   const count = pool.reduce((sum, { intervalsMs, deadlineMs }) => sum + countFreezes(intervalsMs, deadlineMs), 0);
   return (count * 60_000) / totalOf(pool.flatMap(({ intervalsMs }) => intervalsMs));
 };
@@ -122,12 +155,10 @@ export function compareReadings(
   repeatSpread = usualRepeatSpread,
 ): Result<ReadingChange, CompareFailure> {
   const all = [...before, ...after];
-  const [first] = all;
-  if (!first || before.length === 0 || after.length === 0) throw new Error('compareReadings: a side without readings');
-  const other = all.find(({ stretch }) => stretch !== first.stretch);
-  if (other) return fail({ code: 'other-stretch', before: first.stretch, after: other.stretch });
-  if (all.some(({ moment }) => moment !== first.moment)) return fail({ code: 'other-moment' });
-  const fewest = Math.min(...all.map(({ intervalsMs }) => intervalsMs.length));
+  if (before.length === 0 || after.length === 0) throw new Error('compareReadings: a side without readings');
+  const otherKind = findOtherKind(all);
+  if (otherKind) return fail(otherKind);
+  const fewest = Math.min(...all.filter((reading) => !isTyped(reading)).map(({ intervalsMs }) => intervalsMs.length));
   if (fewest < leastPictures) return fail({ code: 'too-few-pictures', pictureCount: fewest });
   const [was, is] = [usualRateOf(before, repeatSpread), usualRateOf(after, repeatSpread)];
   const difference = is.log - was.log;

@@ -1,12 +1,31 @@
-export { type ComparedReading, compareReadings, learnRepeatSpread } from './compare';
+export {
+  type CaptureFailure,
+  type CaptureProgress,
+  type CaptureReading,
+  type CaptureRequest,
+  recentMs,
+} from './capture';
+export {
+  type ComparedField,
+  type ComparedReading,
+  type CompareFailure,
+  comparedFields,
+  compareReadings,
+  learnRepeatSpread,
+  type ReadingChange,
+} from './compare';
 export { Meter, type MeterOptions, type MeterReading } from './meter';
+export { nextShownMs, type PracticePattern, practicePatterns } from './practice-pattern';
 export type { RecordingFailure, RecordingProgress, RecordingReading, RecordingRequest } from './recording';
 export { summariseChanges } from './summarise';
-export type {
-  Confidence,
-  ConfidenceReason,
-  GreyPicture,
-  MeterFailure,
-  MeterResult,
-  PictureRegion,
+export { type Press, summarisePresses } from './taps';
+export {
+  type Confidence,
+  type ConfidenceReason,
+  type GreyPicture,
+  type MeterFailure,
+  type MeterResult,
+  type Pace,
+  type PictureRegion,
+  paces,
 } from './types';

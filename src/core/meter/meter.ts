@@ -43,7 +43,8 @@ class Shrinker {
     const { widthPx, heightPx } = this.scaler;
     if (this.ratio <= 1) return picture;
     this.scaler.scale(picture, this.levels);
-    return { widthPx, heightPx, pixels: Uint8Array.from(this.levels, Math.round) };
+    // Clamped arrays round; a callback a pixel would take longer than all the rest.
+    return { widthPx, heightPx, pixels: new Uint8Array(Uint8ClampedArray.from(this.levels).buffer) };
   }
 }
 
@@ -106,8 +107,13 @@ export class Meter {
     this.finder = null;
   }
 
-  /** What all frames so far come to. O(frames · log frames). */
-  read(): MeterReading {
+  /** How far the newest frame differs from the one before; null while the part is still looked for. */
+  get latestChange(): number | null {
+    return this.measure ? (this.changes.at(-1) ?? 0) : null;
+  }
+
+  /** What all frames so far come to, `measuredMs` where the stretch was longer than its frames. O(frames · log frames). */
+  read(measuredMs?: number): MeterReading {
     if (!this.measure) this.beginWhereFound();
     const ratio = this.shrinker?.ratio ?? 1;
     const scaled = ({ xPx, yPx, widthPx, heightPx }: PictureRegion): PictureRegion => ({
@@ -116,7 +122,10 @@ export class Meter {
       widthPx: Math.round(widthPx * ratio),
       heightPx: Math.round(heightPx * ratio),
     });
-    const result = summariseChanges(this.changes, this.timesMs, this.options);
+    const result = summariseChanges(this.changes, this.timesMs, {
+      ...this.options,
+      ...(measuredMs === undefined ? {} : { measuredMs }),
+    });
     if (!this.isFound && result.ok)
       return { region: null, result: fail({ code: 'not-enough-movement', strongestChange: 0 }) };
     return { region: this.region && scaled(this.region), result };

@@ -1,7 +1,7 @@
 import { medianOf, percentileOfSorted } from '../numbers/percentile';
 import { fail, type Result, succeed } from '../result';
 import { countFreezes } from './freezes';
-import { type NewPictures, tellNewPictures } from './tell-new';
+import { type NewPictures, tellNewInExact, tellNewPictures } from './tell-new';
 import type { Confidence, ConfidenceReason, MeterFailure, MeterResult } from './types';
 
 /** Above this share of the recorded rate, new pictures fall between its frames. */
@@ -77,6 +77,10 @@ export interface SummaryOptions {
   readonly clipFps?: number;
   /** The most frames a second that the recording can hold; without it, what it mostly holds. */
   readonly ceilingFps?: number;
+  /** Whether the frames come as they were shown, and only when something changes: shared, not recorded. */
+  readonly isExact?: boolean;
+  /** How long the stretch was measured, where no frame need mark its end. */
+  readonly measuredMs?: number;
 }
 
 /**
@@ -86,12 +90,12 @@ export interface SummaryOptions {
 export function summariseChanges(
   changes: ArrayLike<number>,
   timesMs: readonly number[],
-  { clipFps, ceilingFps }: SummaryOptions = {},
+  { clipFps, ceilingFps, isExact = false, measuredMs }: SummaryOptions = {},
 ): Result<MeterResult, MeterFailure> {
   const startMs = timesMs[0] ?? 0;
-  const durationMs = (timesMs.at(-1) ?? 0) - startMs;
-  if (durationMs < leastMs || timesMs.length < 8) return fail({ code: 'too-short', durationMs, leastMs });
-  const told = tellNewPictures(changes, timesMs);
+  const durationMs = measuredMs ?? (timesMs.at(-1) ?? 0) - startMs;
+  if (durationMs < leastMs || (!isExact && timesMs.length < 8)) return fail({ code: 'too-short', durationMs, leastMs });
+  const told = isExact ? tellNewInExact(changes, timesMs) : tellNewPictures(changes, timesMs);
   const { newAt, strongestChange } = told;
   if (strongestChange < leastMovement || newAt.length < 3)
     return fail({ code: 'not-enough-movement', strongestChange });

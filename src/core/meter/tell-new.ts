@@ -147,11 +147,33 @@ function withoutLone(newAt: readonly number[], logs: Float64Array, timesMs: Arra
   });
 }
 
-/** One group only: each frame that changes at all is a new picture. */
-function withoutRepeats(changes: ArrayLike<number>, strongestChange: number): NewPictures {
+/** Each frame that changes at all is a new picture. */
+function listChanged(changes: ArrayLike<number>): readonly number[] {
   const newAt: number[] = [];
   for (let i = 1; i < changes.length; i++) if ((changes[i] as number) > leastChange) newAt.push(i);
-  return { newAt, doubtfulRatio: 0, contrast: 1, strongestChange, repeatChange: 0 };
+  return newAt;
+}
+
+/** A preview that shows fewer new pictures a second than this is not told from a still one. */
+const leastFps = 0.6;
+
+/** What the strongest changes come to: as many as the slowest preview that is still told would have new pictures. */
+function strongestOf(changes: ArrayLike<number>, timesMs: ArrayLike<number>): number {
+  const count = changes.length;
+  if (count < 2) return 0;
+  const rest = Float64Array.from({ length: count - 1 }, (_, i) => changes[i + 1] as number).sort();
+  const seconds = ((timesMs[count - 1] as number) - (timesMs[0] as number)) / 1000;
+  return rest[Math.max(0, rest.length - Math.max(3, Math.floor(leastFps * seconds)))] as number;
+}
+
+/**
+ * The same where frames come as they were shown, not through a recorder: what has not changed is the same to the last
+ * pixel, and a frame that shows any change shows a new picture.
+ */
+export function tellNewInExact(changes: ArrayLike<number>, timesMs: ArrayLike<number>): NewPictures {
+  const newAt = listChanged(changes);
+  const strongestChange = strongestOf(changes, timesMs);
+  return { newAt, doubtfulRatio: 0, contrast: Number.POSITIVE_INFINITY, strongestChange, repeatChange: 0 };
 }
 
 /**
@@ -164,12 +186,13 @@ function withoutRepeats(changes: ArrayLike<number>, strongestChange: number): Ne
  */
 export function tellNewPictures(changes: ArrayLike<number>, timesMs: ArrayLike<number>): NewPictures {
   const count = changes.length;
-  const rest = Float64Array.from({ length: Math.max(0, count - 1) }, (_, i) => changes[i + 1] as number).sort();
-  const strongestChange = rest.length === 0 ? 0 : percentileOfSorted(rest, 0.98);
+  const strongestChange = strongestOf(changes, timesMs);
   const least = Math.max(leastChange, leastRatio * strongestChange);
   const logs = Float64Array.from({ length: count }, (_, i) => Math.log(Math.max(least, changes[i] as number)));
   const windows = count < 8 ? [] : listWindows(logs, timesMs);
-  if (windows.length === 0) return withoutRepeats(changes, strongestChange);
+  // One group only, so that nothing tells repeats.
+  if (windows.length === 0)
+    return { newAt: listChanged(changes), doubtfulRatio: 0, contrast: 1, strongestChange, repeatChange: 0 };
   const lines = linesAt(windows, timesMs);
   const above: number[] = [];
   const repeats: number[] = [];

@@ -25,6 +25,7 @@ export const confidenceReasons = [
   'faint-movement',
   'strong-compression',
   'unclear-changes',
+  'measuring-too-slow',
 ] as const;
 export type ConfidenceReason = (typeof confidenceReasons)[number];
 

@@ -2,60 +2,103 @@
 
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
+import type { MeasuredReading, Reading, TappedReading } from '@/core/card';
 import { keptState } from '@/core/diagnose';
+import type { MeterReading } from '@/core/meter';
 import { describeMeterFailure } from '@/messages/meter';
 import { Note } from '@/ui/Note';
+import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import { ReadingList } from '../readings/ReadingList';
+import { ReadingForm } from '../readings/ReadingForm';
+import { ReadingHistory } from '../readings/ReadingHistory';
 import { useOpenCard } from '../shell/use-open-card';
 import { MeterResultSheet } from './MeterResultSheet';
 import { type Chosen, RecordingSheet } from './RecordingSheet';
+import { type CaptureChoice, ShareSheet } from './ShareSheet';
+import { TapResultSheet } from './TapResultSheet';
+import { TapSheet } from './TapSheet';
+import { useCapture } from './use-capture';
 import { useRecording } from './use-recording';
 
 const Head = styled.div`
   margin-bottom: 14px;
   h1 { font-size: 28px; }
-  p { margin-top: 2px; color: ${colour.inkSoft}; }
+  p { margin: 2px 0 12px; color: ${colour.inkSoft}; }
 `;
 
 const DropArea = styled.div`
   min-height: calc(100vh - 120px);
 `;
 
-const everything: Chosen = { fromSec: null, toSec: null, part: null };
+const ways = [
+  { value: 'share' as const, label: 'Share the window' },
+  { value: 'recording' as const, label: 'Drop a recording' },
+  { value: 'tap' as const, label: 'Tap along' },
+  { value: 'type' as const, label: 'Type it' },
+];
+type Way = (typeof ways)[number]['value'];
 
-/** Measures what a preview really shows, from a recording of the screen. */
+const everything: Chosen = { fromSec: null, toSec: null, part: null };
+const playing: CaptureChoice = { doing: 'playing', lengthSec: 15, part: null };
+/** Time to go to the editor and press play. */
+const countInMs = 4000;
+
+/** A result on the screen: a measurement, with what it was taken from. */
+interface Shown {
+  readonly reading: MeterReading;
+  readonly source: MeasuredReading['source'];
+  readonly doing: Reading['doing'];
+  readonly ownLoadRatio: number | null;
+}
+
+/** Measures what a preview really shows, in one of four ways, and compares. */
 export function LagMeter() {
   const { card } = useOpenCard();
-  const { state, measure, stop, clear } = useRecording();
+  const recording = useRecording();
+  const capture = useCapture();
+  const [way, setWay] = useState<Way>('share');
   const [file, setFile] = useState<File | null>(null);
   const [chosen, setChosen] = useState<Chosen>(everything);
+  const [choice, setChoice] = useState<CaptureChoice>(playing);
+  const [tapped, setTapped] = useState<TappedReading | null>(null);
   const [isOver, setOver] = useState(false);
   const clipFps = keptState(card).setup.targetFps;
   useEffect(() => {
     document.title = `Lag meter · ${card.title} · Oil Can`;
   }, [card.title]);
-  const begin = (recording: File, { fromSec, toSec, part }: Chosen) =>
-    measure(recording, {
+  const begin = (of: File, { fromSec, toSec, part }: Chosen) =>
+    recording.measure(of, {
       region: part,
       clipFps,
       fromMs: (fromSec ?? 0) * 1000,
       toMs: toSec === null ? null : toSec * 1000,
     });
-  const take = (recording: File) => {
-    setFile(recording);
+  const take = (dropped: File) => {
+    setWay('recording');
+    setFile(dropped);
     setChosen(everything);
-    begin(recording, everything);
+    begin(dropped, everything);
   };
-  const failure =
-    state.status === 'failed'
-      ? state.failure
-      : state.status === 'done' && !state.measured.reading.result.ok
-        ? state.measured.reading.result.failure
+  const { state } = way === 'share' ? capture : recording;
+  const isAbout = way === 'share' || way === 'recording';
+  const shown: Shown | null =
+    way === 'share' && capture.state.status === 'done'
+      ? {
+          reading: capture.state.measured.reading,
+          source: 'window',
+          doing: choice.doing,
+          ownLoadRatio: capture.state.measured.ownLoadRatio,
+        }
+      : way === 'recording' && recording.state.status === 'done'
+        ? { reading: recording.state.measured.reading, source: 'recording', doing: 'playing', ownLoadRatio: null }
         : null;
-  const result =
-    state.status === 'done' && state.measured.reading.result.ok ? state.measured.reading.result.value : null;
+  const failure =
+    isAbout && state.status === 'failed'
+      ? state.failure
+      : shown && !shown.reading.result.ok
+        ? shown.reading.result.failure
+        : null;
   return (
     <DropArea
       data-over={isOver || undefined}
@@ -73,36 +116,63 @@ export function LagMeter() {
     >
       <Head>
         <h1>Lag meter</h1>
-        <p>Counts the new pictures that a preview really shows, from a recording of the screen.</p>
+        <p>Counts the new pictures that your preview really shows, and tells whether a change helped.</p>
+        <SegmentedField label="Take a reading" options={ways} value={way} onChange={setWay} />
       </Head>
       {failure && (
-        <Note kind={failure.code === 'recording-stopped' ? 'info' : 'alarm'}>
+        <Note kind={failure.code === 'recording-stopped' || failure.code === 'capture-stopped' ? 'info' : 'alarm'}>
           <p>{describeMeterFailure(failure)}</p>
         </Note>
       )}
-      {result && (
+      {shown?.reading.result.ok && (
         <MeterResultSheet
-          result={result}
+          key={`${shown.source} ${shown.reading.result.value.shownFps}`}
+          result={shown.reading.result.value}
+          source={shown.source}
+          doing={shown.doing}
+          ownLoadRatio={shown.ownLoadRatio}
           onKept={() => {
-            clear();
-            setFile(null);
+            if (shown.source === 'window') capture.clear();
+            else {
+              recording.clear();
+              setFile(null);
+            }
           }}
         />
       )}
-      <RecordingSheet
-        file={file}
-        state={state}
-        chosen={chosen}
-        onFile={take}
-        onChoose={(patch) => setChosen((current) => ({ ...current, ...patch }))}
-        onMeasure={() => file && begin(file, chosen)}
-        onStop={stop}
-      />
-      {card.readings.length > 0 && (
-        <Sheet title="Readings on this card">
-          <ReadingList />
+      {way === 'share' && (
+        <ShareSheet
+          capture={capture}
+          choice={choice}
+          onChoose={(patch) => setChoice((current) => ({ ...current, ...patch }))}
+          onMeasure={() =>
+            capture.measure({ region: choice.part, clipFps, countInMs, lengthMs: choice.lengthSec * 1000 })
+          }
+        />
+      )}
+      {way === 'recording' && (
+        <RecordingSheet
+          file={file}
+          state={recording.state}
+          chosen={chosen}
+          onFile={take}
+          onChoose={(patch) => setChosen((current) => ({ ...current, ...patch }))}
+          onMeasure={() => file && begin(file, chosen)}
+          onStop={recording.stop}
+        />
+      )}
+      {way === 'tap' &&
+        (tapped ? (
+          <TapResultSheet tapped={tapped} onKept={() => setTapped(null)} />
+        ) : (
+          <TapSheet onTapped={setTapped} />
+        ))}
+      {way === 'type' && (
+        <Sheet title="Type what you see" aside="what your editor shows, or how it feels">
+          <ReadingForm />
         </Sheet>
       )}
+      <ReadingHistory />
     </DropArea>
   );
 }

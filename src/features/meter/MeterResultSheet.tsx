@@ -2,19 +2,18 @@
 
 import { useState } from 'react';
 import styled from 'styled-components';
-import { complaintOf, createReading } from '@/core/card';
-import type { KnownState } from '@/core/machine';
+import type { MeasuredReading, Reading } from '@/core/card';
 import type { MeterResult } from '@/core/meter';
+import { medianOf } from '@/core/numbers/percentile';
+import { paceOf, toMeasuredReading } from '@/core/readings';
 import { formatFps, formatMs, formatWait } from '@/messages/format';
-import { confidenceReasonTexts, confidenceTexts, describeShown } from '@/messages/meter';
-import { Button } from '@/ui/Button';
+import { confidenceReasonTexts, confidenceTexts, describeOwnLoad, describeShown, paceTexts } from '@/messages/meter';
 import { IntervalsChart } from '@/ui/charts/IntervalsChart';
-import { Row, Soft } from '@/ui/layout';
-import { SegmentedField } from '@/ui/SegmentedField';
+import { Soft } from '@/ui/layout';
+import { NumberField } from '@/ui/NumberField';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
-import { useNotify } from '../shell/notices';
-import { useOpenCard } from '../shell/use-open-card';
+import { KeepReading } from './KeepReading';
 
 const Shown = styled.p`
   font: 700 30px/1.2 ${font.heading};
@@ -29,50 +28,60 @@ const Figures = styled.dl`
   dt { color: ${colour.inkSoft}; font-size: 14.5px; }
   dd { font-variant-numeric: tabular-nums; font-weight: 600; }
 `;
-const Keep = styled.div`
-  margin-top: 16px;
-  padding-top: 14px;
-  border-top: 1px solid ${colour.line};
-`;
 
-const verdicts = [
-  { value: 'yes' as const, label: 'Yes' },
-  { value: 'no' as const, label: 'No' },
-];
+interface MeterResultSheetProps {
+  readonly result: MeterResult;
+  readonly source: MeasuredReading['source'];
+  readonly doing: Reading['doing'];
+  /** Share of one core that measuring took; null where it did not run beside the editor. */
+  readonly ownLoadRatio: number | null;
+  readonly onKept: () => void;
+}
 
-/** What the recorded preview showed, and the way to keep it as a reading. */
-export function MeterResultSheet({ result, onKept }: { readonly result: MeterResult; readonly onKept: () => void }) {
-  const { card, run } = useOpenCard();
-  const notify = useNotify();
-  const [isGoodEnough, setGoodEnough] = useState<KnownState>('unknown');
-  const keep = () => {
-    const moment = complaintOf(card).isLater ? ('later' as const) : ('start' as const);
-    const reading = createReading({
-      id: crypto.randomUUID(),
-      takenAtMs: Date.now(),
-      how: 'metered',
-      moment,
-      shownFps: Math.round(result.shownFps * 100) / 100,
-      isGoodEnough,
-    });
-    if (!run({ type: 'addReading', input: { reading } }).ok) return;
-    notify({ kind: 'info', text: `Stored: ${describeShown(result)}.` });
-    onKept();
-  };
-  const figures = [
-    ['Slowest second', `${formatFps(Math.round(result.slowestSecondFps * 10) / 10)} a second`],
+const tenths = (fps: number): string => formatFps(Math.round(fps * 10) / 10);
+
+const sumOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0);
+
+function listFigures(result: MeterResult, doing: Reading['doing']): readonly (readonly [string, string])[] {
+  if (doing === 'scrubbing')
+    return [
+      ['Usual wait for a new picture', formatWait(medianOf(result.intervalsMs))],
+      ['Longest wait', formatWait(result.longestFreezeMs)],
+      ['Slowest second', `${tenths(result.slowestSecondFps)} a second`],
+    ];
+  return [
+    ['Slowest second', `${tenths(result.slowestSecondFps)} a second`],
     ['Longest time without a new picture', formatWait(result.longestFreezeMs)],
-    ['Freezes a minute', formatFps(Math.round(result.freezesPerMinute * 10) / 10)],
-    ['Slowest hundredth', `${formatFps(Math.round(result.worstOnePercentFps * 10) / 10)} a second`],
+    ['Freezes a minute', tenths(result.freezesPerMinute)],
+    ['Slowest hundredth', `${tenths(result.worstOnePercentFps)} a second`],
     ['Before the first new picture', formatWait(result.startDelayMs)],
-    ['Settled after', result.settledAfterMs < 300 ? 'at once' : formatWait(result.settledAfterMs)],
-  ] as const;
+    [
+      `Settled at ${tenths(result.settledFps)} a second`,
+      result.settledAfterMs < 300 ? 'at once' : `after ${formatWait(result.settledAfterMs)}`,
+    ],
+  ];
+}
+
+/** What the preview showed, and the way to keep it as a reading. */
+export function MeterResultSheet({ result, source, doing, ownLoadRatio, onKept }: MeterResultSheetProps) {
+  const [stretchSec, setStretchSec] = useState<number | null>(null);
+  const pace = paceOf(sumOf(result.intervalsMs), stretchSec === null ? null : stretchSec * 1000);
+  const figures = {
+    how: 'metered' as const,
+    doing,
+    measured: toMeasuredReading(result, { source, pace, ownLoadRatio }),
+    shownFps: doing === 'playing' ? Math.round(result.shownFps * 100) / 100 : null,
+    scrubMs: doing === 'scrubbing' ? Math.round(medianOf(result.intervalsMs)) : null,
+  };
   return (
     <Sheet title="What it showed" aside={`Oil Can is ${confidenceTexts[result.confidence]}`}>
       <Shown>{describeShown(result)}</Shown>
-      <Soft>{confidenceReasonTexts[result.reason]}</Soft>
+      <Soft>
+        {doing === 'scrubbing' && 'New pictures while you scrubbed. '}
+        {confidenceReasonTexts[result.reason]} {ownLoadRatio !== null && describeOwnLoad(ownLoadRatio)}
+      </Soft>
       <Figures>
-        {figures.map(([name, value]) => (
+        {listFigures(result, doing).map(([name, value]) => (
           <div key={name}>
             <dt>{name}</dt>
             <dd>{value}</dd>
@@ -80,20 +89,22 @@ export function MeterResultSheet({ result, onKept }: { readonly result: MeterRes
         ))}
       </Figures>
       <IntervalsChart intervalsMs={result.intervalsMs} deadlineMs={result.deadlineMs} formatMs={formatMs} />
-      <Keep>
-        <SegmentedField
-          label="Could you edit like this?"
-          options={verdicts}
-          value={isGoodEnough === 'unknown' ? null : isGoodEnough}
-          onChange={setGoodEnough}
-        />
-        <Row style={{ marginTop: 12 }}>
-          <Button look="primary" onPress={keep}>
-            Store as a reading
-          </Button>
-          <Soft>It counts for the card as it is set up now.</Soft>
-        </Row>
-      </Keep>
+      <KeepReading figures={figures} described={describeShown(result)} onKept={onKept}>
+        {doing === 'playing' && (
+          <div style={{ maxWidth: 420 }}>
+            <NumberField
+              label="If it played to its end: the stretch’s length on the timeline"
+              unit="s"
+              minValue={0.1}
+              maxValue={36_000}
+              fractionDigits={1}
+              value={stretchSec}
+              onChange={setStretchSec}
+            />
+            <p role="status">{pace === 'unknown' ? '' : paceTexts[pace]}</p>
+          </div>
+        )}
+      </KeepReading>
     </Sheet>
   );
 }

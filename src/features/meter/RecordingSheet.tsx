@@ -11,7 +11,8 @@ import { FieldGrid, Row, Soft } from '@/ui/layout';
 import { NumberField } from '@/ui/NumberField';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import { RecordingView } from './RecordingView';
+import { MeasuredView } from './MeasuredView';
+import { PartFields } from './PartFields';
 import type { RecordingState } from './use-recording';
 
 const Zone = styled.div`
@@ -35,13 +36,6 @@ export interface Chosen {
   readonly part: PictureRegion | null;
 }
 
-const partFields = [
-  ['xPx', 'Part, from the left'],
-  ['yPx', 'Part, from the top'],
-  ['widthPx', 'Part, width'],
-  ['heightPx', 'Part, height'],
-] as const;
-
 interface RecordingSheetProps {
   readonly file: File | null;
   readonly state: RecordingState;
@@ -58,9 +52,6 @@ export function RecordingSheet(props: RecordingSheetProps) {
   const input = useRef<HTMLInputElement>(null);
   const measured = state.status === 'done' ? state.measured : null;
   const part = chosen.part ?? measured?.reading.region ?? null;
-  const setPart = (key: (typeof partFields)[number][0], value: number | null) => {
-    if (part && value !== null) onChoose({ part: { ...part, [key]: value } });
-  };
   const isRunning = state.status === 'running';
   return (
     <Sheet
@@ -87,7 +78,15 @@ export function RecordingSheet(props: RecordingSheetProps) {
           </Button>
         </Zone>
       )}
-      {file && <RecordingView file={file} part={part} size={measured} />}
+      {file && (
+        <MeasuredView
+          source={file}
+          label={`The recording ${file.name}`}
+          part={part}
+          size={measured}
+          onPart={(drawn) => onChoose({ part: drawn })}
+        />
+      )}
       {state.status === 'running' && (
         <Progress>
           <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
@@ -120,20 +119,7 @@ export function RecordingSheet(props: RecordingSheetProps) {
               value={chosen.toSec}
               onChange={(toSec) => onChoose({ toSec })}
             />
-            {part &&
-              partFields.map(([key, label]) => (
-                <NumberField
-                  key={key}
-                  label={label}
-                  unit="px"
-                  minValue={key === 'widthPx' || key === 'heightPx' ? 8 : 0}
-                  maxValue={
-                    key === 'xPx' || key === 'widthPx' ? (measured?.widthPx ?? 16_384) : (measured?.heightPx ?? 16_384)
-                  }
-                  value={part[key]}
-                  onChange={(value) => setPart(key, value)}
-                />
-              ))}
+            {part && <PartFields part={part} size={measured} onChange={(typed) => onChoose({ part: typed })} />}
           </FieldGrid>
           <Row style={{ margin: '14px 0 8px' }}>
             <Button look={measured ? 'plain' : 'primary'} onPress={onMeasure}>

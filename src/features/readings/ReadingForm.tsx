@@ -3,13 +3,13 @@
 import { useState } from 'react';
 import {
   complaintOf,
-  createReading,
   type PlayFeel,
   playFeels,
   type ReadingMoment,
   readingMoments,
   type ScrubFeel,
   scrubFeels,
+  targetFpsOf,
 } from '@/core/card';
 import type { KnownState } from '@/core/machine';
 import { playFeelTexts } from '@/messages/editor';
@@ -20,6 +20,8 @@ import { FieldGrid, Row, Stack } from '@/ui/layout';
 import { NumberField } from '@/ui/NumberField';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { useOpenCard } from '../shell/use-open-card';
+import { type Details, firstDetails, ReadingDetails } from './ReadingDetails';
+import { useStoreReading } from './use-store-reading';
 
 const feels = scrubFeels.map((value) => ({
   value,
@@ -42,21 +44,53 @@ interface Typed {
   readonly playFeel: PlayFeel | null;
   readonly scrubFeel: ScrubFeel | null;
   readonly openingSec: number | null;
+  readonly waitSec: number | null;
+  readonly fitSec: number | null;
+  readonly exportMinutes: number | null;
   readonly isGoodEnough: KnownState;
 }
-const nothing: Typed = { shownFps: null, playFeel: null, scrubFeel: null, openingSec: null, isGoodEnough: 'unknown' };
+const nothing: Typed = {
+  shownFps: null,
+  playFeel: null,
+  scrubFeel: null,
+  openingSec: null,
+  waitSec: null,
+  fitSec: null,
+  exportMinutes: null,
+  isGoodEnough: 'unknown',
+};
+
+/** Editors that count dropped frames: how many, over how long. */
+interface Dropped {
+  readonly count: number | null;
+  readonly overSec: number | null;
+}
+
+/** What was shown where so many frames of the target were dropped; null where that is not known. */
+const shownOf = ({ count, overSec }: Dropped, targetFps: number): number | null =>
+  count === null || overSec === null || overSec <= 0
+    ? null
+    : Math.max(0, Math.round((targetFps - count / overSec) * 100) / 100);
 
 /** Types a reading: the shown rate or how it played, how scrubbing felt, whether it is good enough. */
 export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly buttonLabel?: string }) {
-  const { card, run } = useOpenCard();
+  const { card } = useOpenCard();
+  const store = useStoreReading();
   const [typed, setTyped] = useState<Typed>(nothing);
+  const [dropped, setDropped] = useState<Dropped>({ count: null, overSec: null });
+  const [details, setDetails] = useState<Details>(() => firstDetails(card));
   const complaint = complaintOf(card);
   const [moment, setMoment] = useState<ReadingMoment>(complaint.isLater ? 'later' : 'start');
   const set = (patch: Partial<Typed>) => setTyped((current) => ({ ...current, ...patch }));
-  const isEmpty = Object.values(typed).every((part) => part === null || part === 'unknown');
-  const store = () => {
-    const reading = createReading({ id: crypto.randomUUID(), takenAtMs: Date.now(), moment, ...typed });
-    if (run({ type: 'addReading', input: { reading } }).ok) setTyped(nothing);
+  const shownFps = typed.shownFps ?? shownOf(dropped, targetFpsOf(card));
+  const isEmpty = shownFps === null && Object.values(typed).every((part) => part === null || part === 'unknown');
+  const isWaiting =
+    card.symptoms.moments.includes('waiting-for-the-picture') || card.editor.playsBy === 'computing-first';
+  const storeTyped = () => {
+    if (!store({ ...typed, shownFps, moment }, details)) return;
+    setTyped(nothing);
+    setDropped({ count: null, overSec: null });
+    setDetails(({ stretch }) => ({ ...firstDetails(card), stretch }));
   };
   return (
     <Stack $gapPx={14}>
@@ -68,7 +102,7 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
           maxValue={1000}
           fractionDigits={2}
           value={typed.shownFps}
-          onChange={(shownFps) => set({ shownFps })}
+          onChange={(fps) => set({ shownFps: fps })}
         />
         {complaint.isOpening && (
           <NumberField
@@ -79,6 +113,39 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
             fractionDigits={1}
             value={typed.openingSec}
             onChange={(openingSec) => set({ openingSec })}
+          />
+        )}
+        {isWaiting && (
+          <>
+            <NumberField
+              label="Wait before it played"
+              unit="seconds"
+              minValue={0}
+              maxValue={100_000}
+              fractionDigits={1}
+              value={typed.waitSec}
+              onChange={(waitSec) => set({ waitSec })}
+            />
+            <NumberField
+              label="Then it played for"
+              unit="seconds"
+              minValue={0}
+              maxValue={100_000}
+              fractionDigits={1}
+              value={typed.fitSec}
+              onChange={(fitSec) => set({ fitSec })}
+            />
+          </>
+        )}
+        {card.symptoms.kinds.includes('export-slow') && (
+          <NumberField
+            label="The export took"
+            unit="minutes"
+            minValue={0}
+            maxValue={100_000}
+            fractionDigits={1}
+            value={typed.exportMinutes}
+            onChange={(exportMinutes) => set({ exportMinutes })}
           />
         )}
       </FieldGrid>
@@ -103,15 +170,44 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
         onChange={(isGoodEnough) => set({ isGoodEnough })}
       />
       {complaint.isLater && <SegmentedField label="Taken" options={moments} value={moment} onChange={setMoment} />}
+      {typed.shownFps === null && (
+        <Disclosure label="My editor counts dropped frames">
+          <FieldGrid $leastPx={200}>
+            <NumberField
+              label="Frames dropped"
+              unit="frames"
+              minValue={0}
+              maxValue={1_000_000}
+              value={dropped.count}
+              onChange={(count) => setDropped((now) => ({ ...now, count }))}
+            />
+            <NumberField
+              label="In so many seconds"
+              unit="seconds"
+              minValue={1}
+              maxValue={3600}
+              fractionDigits={1}
+              value={dropped.overSec}
+              onChange={(overSec) => setDropped((now) => ({ ...now, overSec }))}
+            />
+          </FieldGrid>
+          {shownFps !== null && <p role="status">That is {shownFps} shown a second.</p>}
+        </Disclosure>
+      )}
+      <ReadingDetails
+        card={card}
+        details={details}
+        onChange={(patch) => setDetails((current) => ({ ...current, ...patch }))}
+      />
       <Row>
-        <Button look="primary" onPress={store} isDisabled={isEmpty}>
+        <Button look="primary" onPress={storeTyped} isDisabled={isEmpty}>
           {buttonLabel}
         </Button>
       </Row>
       <Disclosure label="How do I find the rate?">
         Play the stretch that lags for about 20 seconds. Some editors show the rate or the number of dropped frames in
-        the viewer’s menu: with 100 of 500 frames dropped at 25 a second, 20 are shown. If yours shows nothing, count
-        the new pictures in five slow seconds as well as you can and divide by five; a rough figure is enough to begin.
+        the viewer’s menu. If yours shows nothing, count the new pictures in five slow seconds as well as you can and
+        divide by five; a rough figure is enough to begin. The lag meter measures it.
       </Disclosure>
     </Stack>
   );

@@ -2,28 +2,44 @@
 
 import styled from 'styled-components';
 import { areSameFixes, fixesInForce, type Reading } from '@/core/card';
-import { fixTitle } from '@/messages/fix-titles';
-import { formatFps, formatMoment } from '@/messages/format';
+import { rateOfReading } from '@/core/readings';
+import { formatCount, formatFps, formatMoment } from '@/messages/format';
 import { scrubFeelTexts } from '@/messages/interview';
+import { describeReadingWay } from '@/messages/readings';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { VisuallyHidden } from '@/ui/layout';
+import { PlainCheck } from '@/ui/PlainCheck';
 import { Tag } from '@/ui/Tag';
 import { useNotify } from '../shell/notices';
 import { useNowMs } from '../shell/use-now';
 import { useOpenCard } from '../shell/use-open-card';
+import { describeReadingSetup } from './describe-setup';
 
 const Actions = styled.td`
   text-align: right;
   white-space: nowrap;
 `;
 
-/** "with: preview quality 1/2", or how it was before any fix. */
-export const describeReadingSetup = (reading: Reading): string =>
-  reading.fixes.length === 0 ? 'before any fix' : reading.fixes.map((fix) => fixTitle(fix.id, fix.level)).join('; ');
+/** "14.2 (at least)", "9.8 while scrubbing", "6 stutters", or that it has no figure. */
+function describeFigure(reading: Reading): string {
+  const { measured, tapped, doing } = reading;
+  const rate = rateOfReading(reading);
+  if (rate !== null) {
+    const about = doing === 'scrubbing' ? ' while scrubbing' : measured?.isAtLeast ? ' or more' : '';
+    return `${formatFps(Math.round(rate * 100) / 100)}${about}`;
+  }
+  return tapped ? formatCount(tapped.stutterCount, 'stutter') : '–';
+}
+
+interface ReadingListProps {
+  /** Readings that are chosen to be compared; without it there is nothing to choose. */
+  readonly chosen?: ReadonlySet<string>;
+  readonly onChoose?: (id: string, isChosen: boolean) => void;
+}
 
 /** All readings of the card, the set-up each was taken under, and a way to delete one. */
-export function ReadingList() {
+export function ReadingList({ chosen, onChoose }: ReadingListProps) {
   const { card, run } = useOpenCard();
   const notify = useNotify();
   const isInBrowser = useNowMs() !== null;
@@ -43,10 +59,16 @@ export function ReadingList() {
       <DataTable>
         <thead>
           <tr>
+            {onChoose && (
+              <th scope="col">
+                <VisuallyHidden>Compare</VisuallyHidden>
+              </th>
+            )}
             <th scope="col">Taken</th>
             <th scope="col" data-figure>
               Shown a second
             </th>
+            <th scope="col">How</th>
             <th scope="col">Scrubbing</th>
             <th scope="col">Set-up</th>
             <th scope="col">
@@ -57,11 +79,26 @@ export function ReadingList() {
         <tbody>
           {card.readings.map((reading) => (
             <tr key={reading.id}>
+              {onChoose && (
+                <td>
+                  <PlainCheck
+                    label={`Compare the reading of ${formatMoment(reading.takenAtMs)}`}
+                    isSelected={chosen?.has(reading.id) ?? false}
+                    onChange={(isChosen) => onChoose(reading.id, isChosen)}
+                  />
+                </td>
+              )}
               <th scope="row">{isInBrowser ? formatMoment(reading.takenAtMs) : ''}</th>
-              <td data-figure>{reading.shownFps === null ? '–' : formatFps(reading.shownFps)}</td>
+              <td data-figure>{describeFigure(reading)}</td>
+              <td>
+                {describeReadingWay(reading)}
+                {reading.measured?.confidence === 'low' && <Tag>not sure</Tag>}
+              </td>
               <td>{reading.scrubFeel === null ? '–' : scrubFeelTexts[reading.scrubFeel].label.toLowerCase()}</td>
               <td>
-                {describeReadingSetup(reading)} {areSameFixes(reading.fixes, inForce) && <Tag>as it is now</Tag>}
+                {describeReadingSetup(reading.fixes)}
+                {reading.stretch !== '' && `, ${reading.stretch}`}{' '}
+                {areSameFixes(reading.fixes, inForce) && <Tag>as it is now</Tag>}
               </td>
               <Actions>
                 {!used.has(reading.id) && (

@@ -76,7 +76,7 @@ const Tools = styled.ul`
 `;
 
 /** What is at hand at any step. */
-const tools = [{ id: 'meter', label: 'Lag meter', what: 'measure a recording' }] as const;
+const tools = [{ id: 'meter', label: 'Lag meter', what: 'measure and compare' }] as const;
 
 /** The steps of a card in working order, and its tools; below 720 pixels a list to pick from. */
 export function Rail({ card, overview }: { readonly card: JobCard; readonly overview: CardOverview }) {

@@ -1,5 +1,5 @@
 import { fail, succeed } from '../../result';
-import { fixesInForce, openTrial, readingInForce } from '../fixes-in-force';
+import { areSameFixes, fixesInForce, openTrial, readingInForce } from '../fixes-in-force';
 import type { FixUse, JobCard, Reading, Trial } from '../types';
 import type { CommandHandler } from './types';
 
@@ -23,15 +23,32 @@ const sayingFields = [
   'tapped',
 ] as const satisfies readonly (keyof Reading)[];
 
-/** Adds a reading under the set-up in force. During a trial it becomes the trial's second reading. */
-export const addReading: CommandHandler<{ readonly reading: Omit<Reading, 'fixes'> }> = (card, { reading }) => {
+/**
+ * Adds a reading under the set-up in force, or under another that the person names. During a trial a reading of the
+ * set-up in force becomes the trial's second.
+ */
+export const addReading: CommandHandler<{
+  readonly reading: Omit<Reading, 'fixes'>;
+  readonly fixes?: readonly FixUse[];
+}> = (card, { reading, fixes = fixesInForce(card) }) => {
   if (sayingFields.every((field) => reading[field] === null) && reading.isGoodEnough === 'unknown')
     return fail({ code: 'reading-empty' });
   if (card.readings.some(({ id }) => id === reading.id))
     return fail({ code: 'item-exists', item: 'reading', id: reading.id });
-  const added = { ...card, readings: [...card.readings, { ...reading, fixes: fixesInForce(card) }] };
+  const added = { ...card, readings: [...card.readings, { ...reading, fixes }] };
   const trial = openTrial(card);
-  return succeed(trial ? withTrial(added, trial.id, { afterReadingId: reading.id }) : added);
+  return succeed(
+    trial && areSameFixes(fixes, fixesInForce(card))
+      ? withTrial(added, trial.id, { afterReadingId: reading.id })
+      : added,
+  );
+};
+
+/** Puts readings of a file on the card; those that are there already are left as they are. */
+export const importReadings: CommandHandler<{ readonly readings: readonly Reading[] }> = (card, { readings }) => {
+  const known = new Set(card.readings.map(({ id }) => id));
+  const added = readings.filter(({ id }, i) => !known.has(id) && readings.findIndex((other) => other.id === id) === i);
+  return succeed(added.length === 0 ? card : { ...card, readings: [...card.readings, ...added] });
 };
 
 /** Puts a deleted reading back where it was. */

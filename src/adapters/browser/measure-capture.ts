@@ -1,0 +1,141 @@
+import { VideoSample } from 'mediabunny';
+import {
+  type CaptureFailure,
+  type CaptureProgress,
+  type CaptureReading,
+  type CaptureRequest,
+  Meter,
+  type MeterReading,
+  recentMs,
+} from '@/core/meter';
+import { fail, type Result, succeed } from '@/core/result';
+import { GreyReader } from './grey-reader';
+
+/** Progress is told so often. */
+const reportEveryMs = 250;
+/** Nothing for so long is worth telling. */
+const quietMs = 2000;
+/** A change this small is none; frames are exact here. */
+const leastChange = 0.05;
+
+/** Above this share of a core frames wait, and a browser drops those that wait too long. */
+const mostOwnLoadRatio = 0.5;
+
+/** A reading by a measurement that could not keep up is not to be relied on. */
+const withDoubt = (reading: MeterReading, ownLoadRatio: number): MeterReading =>
+  reading.result.ok && ownLoadRatio > mostOwnLoadRatio
+    ? { ...reading, result: succeed({ ...reading.result.value, confidence: 'low', reason: 'measuring-too-slow' }) }
+    : reading;
+
+/** The clock of one measurement: counting in, then measuring, told again and again. */
+class Watch {
+  private readonly startedMs = performance.now();
+  private lastFrameMs = performance.now();
+  private newAtMs: number[] = [];
+  frameCount = 0;
+  isPartKnown: boolean;
+
+  constructor(private readonly request: CaptureRequest) {
+    this.isPartKnown = request.region !== null;
+  }
+
+  get isCountingIn(): boolean {
+    return performance.now() - this.startedMs < this.request.countInMs;
+  }
+
+  frameCame(): void {
+    this.lastFrameMs = performance.now();
+  }
+
+  newPictureCame(): void {
+    this.newAtMs.push(performance.now());
+  }
+
+  progress(): CaptureProgress {
+    const nowMs = performance.now();
+    const isCountingIn = this.isCountingIn;
+    const endMs = this.startedMs + this.request.countInMs + (isCountingIn ? 0 : this.request.lengthMs);
+    this.newAtMs = this.newAtMs.filter((atMs) => nowMs - atMs <= recentMs);
+    return {
+      phase: isCountingIn ? 'counting-in' : 'measuring',
+      leftMs: Math.max(0, endMs - nowMs),
+      frameCount: this.frameCount,
+      newBeforeMs: this.newAtMs.map((atMs) => nowMs - atMs),
+      isPartKnown: this.isPartKnown,
+      isQuiet: nowMs - this.lastFrameMs > quietMs,
+    };
+  }
+}
+
+/**
+ * Measures the frames of a shared window for a while, by their own time stamps and without any clock of the page, which
+ * is hidden meanwhile. Frames come only when something changes. Never rejects.
+ */
+export async function measureCapture(
+  frames: ReadableStream<VideoFrame>,
+  request: CaptureRequest,
+  onProgress: (progress: CaptureProgress) => void,
+): Promise<Result<CaptureReading, CaptureFailure>> {
+  const { region, clipFps, ceilingFps, countInMs, lengthMs } = request;
+  const reader = frames.getReader();
+  const watch = new Watch(request);
+  const grey = new GreyReader();
+  const meter = new Meter({
+    clipFps,
+    isExact: true,
+    ...(region ? { region } : {}),
+    ...(ceilingFps === null ? {} : { ceilingFps }),
+  });
+  let size: { readonly widthPx: number; readonly heightPx: number } | null = null;
+  let computeMs = 0;
+  let lastMs = Number.NEGATIVE_INFINITY;
+  let isOver = false;
+  const reporting = setInterval(() => onProgress(watch.progress()), reportEveryMs);
+  // The last frame may never come: nothing need change at the end.
+  const ending = setTimeout(() => {
+    isOver = true;
+    reader.cancel();
+  }, countInMs + lengthMs);
+  try {
+    for (;;) {
+      const { value: frame, done } = await reader.read();
+      if (done) break;
+      const sample = new VideoSample(frame);
+      try {
+        watch.frameCame();
+        const atMs = sample.timestamp * 1000;
+        if (watch.isCountingIn || atMs <= lastMs) continue;
+        const startedMs = performance.now();
+        const picture = await grey.read(sample);
+        if (size && (size.widthPx !== picture.widthPx || size.heightPx !== picture.heightPx))
+          return fail({ code: 'capture-resized' });
+        size ??= { widthPx: picture.widthPx, heightPx: picture.heightPx };
+        meter.add(picture, atMs);
+        lastMs = atMs;
+        watch.frameCount++;
+        const change = meter.latestChange;
+        watch.isPartKnown = change !== null;
+        if (change !== null && change > leastChange) watch.newPictureCame();
+        computeMs += performance.now() - startedMs;
+      } finally {
+        sample.close();
+      }
+    }
+    if (!isOver) return fail({ code: 'capture-ended' });
+    if (!size) return fail({ code: 'capture-silent' });
+    const ownLoadRatio = computeMs / lengthMs;
+    return succeed({
+      reading: withDoubt(meter.read(lengthMs), ownLoadRatio),
+      ...size,
+      frameCount: watch.frameCount,
+      measuredMs: lengthMs,
+      ownLoadRatio,
+    });
+  } catch (error) {
+    return fail({ code: 'capture-broke', detail: error instanceof Error ? error.message : String(error) });
+  } finally {
+    clearInterval(reporting);
+    clearTimeout(ending);
+    await reader.cancel().catch(() => undefined);
+  }
+}

@@ -1,0 +1,44 @@
+import type { CaptureFailure } from '@/core/meter';
+import { fail, type Result, succeed } from '@/core/result';
+
+/** A window, screen or tab that the person shares with Oil Can. */
+export interface SharedWindow {
+  readonly stream: MediaStream;
+  /** The most frames a second that come; null where the browser does not say. */
+  readonly ceilingFps: number | null;
+  /** Its frames from now on, to be handed to a worker. */
+  readonly openFrames: () => ReadableStream<VideoFrame>;
+  readonly onEnded: (listener: () => void) => void;
+  readonly stop: () => void;
+}
+
+/**
+ * Small pictures are enough to tell new ones from old, and every pixel costs the machine that is being measured: at 1280
+ * by 720 measuring took a whole core here, and missed more than half of the frames.
+ */
+const asked = { frameRate: { ideal: 60 }, width: { max: 640 }, height: { max: 400 }, cursor: 'never' } as const;
+
+/** Asks the person for a window. Never rejects. To be called from a press. */
+export async function shareWindow(): Promise<Result<SharedWindow, CaptureFailure>> {
+  if (!navigator.mediaDevices?.getDisplayMedia || typeof MediaStreamTrackProcessor === 'undefined')
+    return fail({ code: 'capture-unsupported' });
+  try {
+    const stream = await navigator.mediaDevices.getDisplayMedia({ video: asked, audio: false });
+    const [track] = stream.getVideoTracks();
+    if (!track) return fail({ code: 'capture-silent' });
+    return succeed({
+      stream,
+      ceilingFps: track.getSettings().frameRate ?? null,
+      // Each measurement reads a track of its own, so that ending one leaves the window shared.
+      openFrames: () => new MediaStreamTrackProcessor({ track: track.clone() as MediaStreamVideoTrack }).readable,
+      onEnded: (listener) => track.addEventListener('ended', listener),
+      stop: () => {
+        for (const each of stream.getTracks()) each.stop();
+      },
+    });
+  } catch (error) {
+    const isRefused = error instanceof DOMException && ['NotAllowedError', 'AbortError'].includes(error.name);
+    if (isRefused) return fail({ code: 'capture-refused' });
+    return fail({ code: 'capture-broke', detail: error instanceof Error ? error.message : String(error) });
+  }
+}

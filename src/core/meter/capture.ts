@@ -1,0 +1,55 @@
+import type { MeterReading } from './meter';
+import type { PictureRegion } from './types';
+
+/** What is to be measured of a window that is shared. */
+export interface CaptureRequest {
+  /** The part of the picture; null to look for it. */
+  readonly region: PictureRegion | null;
+  readonly clipFps: number;
+  /** The most frames a second that sharing gives; null where the browser does not say. */
+  readonly ceilingFps: number | null;
+  /** Time to go to the editor and press play. */
+  readonly countInMs: number;
+  readonly lengthMs: number;
+}
+
+/** How a measurement of a shared window stands. */
+export interface CaptureProgress {
+  readonly phase: 'counting-in' | 'measuring';
+  /** Until the phase is over. */
+  readonly leftMs: number;
+  /** Frames that came since measuring began. */
+  readonly frameCount: number;
+  /** When new pictures came, before now, newest last; only those of the last seconds (`recentMs`). */
+  readonly newBeforeMs: readonly number[];
+  /** Whether the part has been found, or was given. */
+  readonly isPartKnown: boolean;
+  /** Nothing has come for two seconds: paused, minimised, or nothing moves. */
+  readonly isQuiet: boolean;
+}
+
+/** How far back progress tells of new pictures. */
+export const recentMs = 3000;
+
+/** The measurement of a shared window. */
+export interface CaptureReading {
+  readonly reading: MeterReading;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly frameCount: number;
+  readonly measuredMs: number;
+  /** Share of one core that measuring took. */
+  readonly ownLoadRatio: number;
+}
+
+export type CaptureFailure =
+  /** The browser cannot share windows, or not hand their frames over. */
+  | { readonly code: 'capture-unsupported' }
+  | { readonly code: 'capture-refused' }
+  /** Sharing ended before the measurement did. */
+  | { readonly code: 'capture-ended' }
+  | { readonly code: 'capture-resized' }
+  /** Not one frame came. */
+  | { readonly code: 'capture-silent' }
+  | { readonly code: 'capture-broke'; readonly detail: string }
+  | { readonly code: 'capture-stopped' };

@@ -1,0 +1,10 @@
+export { type ComparedSetup, compareCardReadings, rateOfReading } from './compare-card-readings';
+export { paceOf, toMeasuredReading } from './measured-reading';
+export {
+  parseReadingRecords,
+  parseReadingsText,
+  type ReadingsFailure,
+  readingColumns,
+  serializeReadings,
+  toReadingRecord,
+} from './readings-file';

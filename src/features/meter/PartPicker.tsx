@@ -1,0 +1,125 @@
+'use client';
+
+import { type KeyboardEvent, type PointerEvent, useRef, useState } from 'react';
+import styled from 'styled-components';
+import type { PictureRegion } from '@/core/meter';
+import { colour } from '@/ui/tokens';
+
+const Area = styled.div`
+  position: absolute;
+  inset: 0;
+  cursor: crosshair;
+  touch-action: none;
+`;
+const Part = styled.div`
+  position: absolute;
+  border: 3px dashed ${colour.oil};
+  outline: 1px solid ${colour.ink};
+  &:focus-visible { outline: 3px solid ${colour.enamel}; outline-offset: 2px; }
+`;
+
+/** A part that is drawn smaller than this was a press, not a drag. */
+const leastPx = 16;
+
+interface PartPickerProps {
+  readonly part: PictureRegion | null;
+  readonly size: { readonly widthPx: number; readonly heightPx: number };
+  readonly onChange: (part: PictureRegion) => void;
+}
+
+/** A part moved or resized by so much, kept within the picture. */
+function shifted(part: PictureRegion, size: PartPickerProps['size'], change: Partial<PictureRegion>): PictureRegion {
+  const widthPx = Math.max(leastPx, Math.min(size.widthPx, change.widthPx ?? part.widthPx));
+  const heightPx = Math.max(leastPx, Math.min(size.heightPx, change.heightPx ?? part.heightPx));
+  return {
+    widthPx,
+    heightPx,
+    xPx: Math.max(0, Math.min(size.widthPx - widthPx, change.xPx ?? part.xPx)),
+    yPx: Math.max(0, Math.min(size.heightPx - heightPx, change.yPx ?? part.yPx)),
+  };
+}
+
+/**
+ * The part that is measured, over the picture: drawn anew by dragging, moved by arrow keys, resized by arrow keys with
+ * Shift.
+ */
+export function PartPicker({ part, size, onChange }: PartPickerProps) {
+  const area = useRef<HTMLDivElement>(null);
+  const [drawn, setDrawn] = useState<PictureRegion | null>(null);
+  const from = useRef<{ readonly xPx: number; readonly yPx: number } | null>(null);
+  const placeOf = (event: PointerEvent): { readonly xPx: number; readonly yPx: number } => {
+    const box = area.current?.getBoundingClientRect();
+    if (!box) return { xPx: 0, yPx: 0 };
+    const within = (ratio: number, whole: number): number => Math.round(Math.max(0, Math.min(1, ratio)) * whole);
+    return {
+      xPx: within((event.clientX - box.left) / box.width, size.widthPx),
+      yPx: within((event.clientY - box.top) / box.height, size.heightPx),
+    };
+  };
+  const finish = () => {
+    if (drawn && Math.min(drawn.widthPx, drawn.heightPx) >= leastPx) onChange(drawn);
+    from.current = null;
+    setDrawn(null);
+  };
+  const byKey = (event: KeyboardEvent) => {
+    if (!part) return;
+    const step = Math.max(1, Math.round(size.widthPx / 100));
+    const [dx, dy] =
+      event.key === 'ArrowLeft'
+        ? [-step, 0]
+        : event.key === 'ArrowRight'
+          ? [step, 0]
+          : event.key === 'ArrowUp'
+            ? [0, -step]
+            : event.key === 'ArrowDown'
+              ? [0, step]
+              : [0, 0];
+    if (dx === 0 && dy === 0) return;
+    event.preventDefault();
+    onChange(
+      event.shiftKey
+        ? shifted(part, size, { widthPx: part.widthPx + dx, heightPx: part.heightPx + dy })
+        : shifted(part, size, { xPx: part.xPx + dx, yPx: part.yPx + dy }),
+    );
+  };
+  const shown = drawn ?? part;
+  const percent = (value: number, whole: number): string => `${(100 * value) / whole}%`;
+  return (
+    <Area
+      ref={area}
+      onPointerDown={(event) => {
+        from.current = placeOf(event);
+        event.currentTarget.setPointerCapture(event.pointerId);
+      }}
+      onPointerMove={(event) => {
+        if (!from.current) return;
+        const to = placeOf(event);
+        setDrawn({
+          xPx: Math.min(from.current.xPx, to.xPx),
+          yPx: Math.min(from.current.yPx, to.yPx),
+          widthPx: Math.abs(to.xPx - from.current.xPx),
+          heightPx: Math.abs(to.yPx - from.current.yPx),
+        });
+      }}
+      onPointerUp={finish}
+      onPointerCancel={finish}
+    >
+      {shown && (
+        <Part
+          role="img"
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: arrow keys move it; the fields below do the same in figures
+          tabIndex={0}
+          aria-label="The part that is measured"
+          aria-description="Arrow keys move it, with Shift they resize it."
+          onKeyDown={byKey}
+          style={{
+            left: percent(shown.xPx, size.widthPx),
+            top: percent(shown.yPx, size.heightPx),
+            width: percent(shown.widthPx, size.widthPx),
+            height: percent(shown.heightPx, size.heightPx),
+          }}
+        />
+      )}
+    </Area>
+  );
+}

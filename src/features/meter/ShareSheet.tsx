@@ -1,0 +1,171 @@
+'use client';
+
+import { AppWindow, Gauge, Square } from 'lucide-react';
+import styled from 'styled-components';
+import type { Reading } from '@/core/card';
+import { type CaptureProgress, type PictureRegion, recentMs } from '@/core/meter';
+import { formatFps } from '@/messages/format';
+import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
+import { LinkButton } from '@/ui/LinkButton';
+import { FieldGrid, Row, Soft } from '@/ui/layout';
+import { NumberField } from '@/ui/NumberField';
+import { SegmentedField } from '@/ui/SegmentedField';
+import { Sheet } from '@/ui/Sheet';
+import { colour, font } from '@/ui/tokens';
+import { MeasuredView } from './MeasuredView';
+import { PartFields } from './PartFields';
+import type { CaptureControls } from './use-capture';
+
+const Now = styled.p`
+  font: 700 26px/1.2 ${font.heading};
+  font-variant-numeric: tabular-nums;
+`;
+const Strip = styled.div`
+  position: relative;
+  height: 34px;
+  margin: 10px 0 6px;
+  border: 1px solid ${colour.line};
+  border-radius: 4px;
+  background: ${colour.inset};
+  overflow: hidden;
+  i { position: absolute; top: 4px; bottom: 4px; width: 3px; border-radius: 1px; background: ${colour.oil}; }
+`;
+
+/** What is measured of the shared window. */
+export interface CaptureChoice {
+  readonly doing: Reading['doing'];
+  readonly lengthSec: number;
+  readonly part: PictureRegion | null;
+}
+
+const doings = [
+  { value: 'playing' as const, label: 'Playing' },
+  { value: 'scrubbing' as const, label: 'Scrubbing' },
+];
+
+/** Rate over the last seconds, from when new pictures came. */
+const runningFps = ({ newBeforeMs }: CaptureProgress): number => (1000 * newBeforeMs.length) / recentMs;
+
+function RunningView({
+  progress,
+  doing,
+}: {
+  readonly progress: CaptureProgress | null;
+  readonly doing: Reading['doing'];
+}) {
+  if (!progress || progress.phase === 'counting-in')
+    return (
+      <>
+        <Now role="status">{progress ? `Begins in ${Math.ceil(progress.leftMs / 1000)}` : 'Beginning'}</Now>
+        <p>
+          {doing === 'playing'
+            ? 'Go to your editor and press play on the stretch that lags.'
+            : 'Go to your editor and drag the playhead to and fro until this is over.'}
+        </p>
+      </>
+    );
+  return (
+    <>
+      <Now role="status">{Math.ceil(progress.leftMs / 1000)} s to go</Now>
+      <Strip role="img" aria-label="New pictures of the last seconds">
+        {progress.newBeforeMs.map((ms) => (
+          <i key={ms} style={{ left: `${100 * (1 - ms / recentMs)}%` }} />
+        ))}
+      </Strip>
+      <p>
+        {progress.isQuiet
+          ? 'Nothing has come for two seconds: the window may be minimised or paused, or nothing moves.'
+          : progress.isPartKnown
+            ? `About ${formatFps(Math.round(runningFps(progress)))} new pictures a second just now.`
+            : 'Looking for the part of the window where the picture plays.'}
+      </p>
+    </>
+  );
+}
+
+interface ShareSheetProps {
+  readonly capture: CaptureControls;
+  readonly choice: CaptureChoice;
+  readonly onChoose: (patch: Partial<CaptureChoice>) => void;
+  readonly onMeasure: () => void;
+}
+
+/** Shares the editor's window and measures what its preview shows. */
+export function ShareSheet({ capture, choice, onChoose, onMeasure }: ShareSheetProps) {
+  const { state, shared, share, stop, unshare } = capture;
+  const measured = state.status === 'done' ? state.measured : null;
+  const part = choice.part ?? measured?.reading.region ?? null;
+  const isRunning = state.status === 'running';
+  return (
+    <Sheet title="Share the editor’s window" aside="nothing is recorded, and nothing leaves this computer">
+      {!shared && (
+        <Row style={{ marginBottom: 12 }}>
+          <Button look="primary" onPress={share} isDisabled={state.status === 'asking'}>
+            <AppWindow size={18} aria-hidden="true" />{' '}
+            {state.status === 'asking' ? 'Choose a window…' : 'Share a window'}
+          </Button>
+          <Soft>
+            The browser asks which. Choose the editor’s window, and leave it where it is while it is measured.
+          </Soft>
+        </Row>
+      )}
+      {shared && (
+        <MeasuredView
+          source={shared.stream}
+          label="The shared window"
+          part={part}
+          size={measured}
+          onPart={(drawn) => onChoose({ part: drawn })}
+        />
+      )}
+      {state.status === 'running' && <RunningView progress={state.progress} doing={choice.doing} />}
+      {!isRunning && (
+        <FieldGrid $leastPx={170} style={{ marginBottom: 12 }}>
+          <SegmentedField
+            label="What you will do"
+            options={doings}
+            value={choice.doing}
+            onChange={(doing) => onChoose({ doing, lengthSec: doing === 'playing' ? 15 : 10 })}
+          />
+          <NumberField
+            label="Measure for"
+            unit="s"
+            minValue={3}
+            maxValue={600}
+            value={choice.lengthSec}
+            onChange={(lengthSec) => lengthSec !== null && onChoose({ lengthSec })}
+          />
+          {shared && part && <PartFields part={part} size={measured} onChange={(typed) => onChoose({ part: typed })} />}
+        </FieldGrid>
+      )}
+      {shared && (
+        <Row style={{ margin: '14px 0 8px' }}>
+          {isRunning ? (
+            <Button onPress={stop}>
+              <Square size={16} aria-hidden="true" /> Stop
+            </Button>
+          ) : (
+            <Button look={measured ? 'plain' : 'primary'} onPress={onMeasure}>
+              <Gauge size={17} aria-hidden="true" /> {measured ? 'Measure again' : `Measure for ${choice.lengthSec} s`}
+            </Button>
+          )}
+          {choice.part && !isRunning && (
+            <Button look="quiet" onPress={() => onChoose({ part: null })}>
+              Look for the part again
+            </Button>
+          )}
+          <Button look="quiet" onPress={unshare}>
+            Stop sharing
+          </Button>
+        </Row>
+      )}
+      <Disclosure label="What it cannot see">
+        A window that others cover may send nothing, or old pictures: keep it in front. What another screen’s refresh
+        does to the picture is not seen either. Sharing is a load of its own, which the result states; on a machine at
+        its limit tap along instead.{' '}
+        <Soft>To try it without an editor, open the practice window beside this one and share that.</Soft>
+      </Disclosure>
+    </Sheet>
+  );
+}

@@ -1,0 +1,107 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import { createPortal } from 'react-dom';
+import styled, { StyleSheetManager } from 'styled-components';
+import type { Press } from '@/core/meter';
+import { Button } from '@/ui/Button';
+import { GlobalStyle } from '@/ui/GlobalStyle';
+import { colour, font } from '@/ui/tokens';
+
+const Pad = styled.main`
+  display: grid;
+  gap: 10px;
+  align-content: center;
+  justify-items: center;
+  min-height: 100vh;
+  padding: 14px;
+  text-align: center;
+  background: ${colour.paper};
+  b { font: 700 34px/1.1 ${font.heading}; font-variant-numeric: tabular-nums; }
+  &[data-down] { background: ${colour.oilWash}; }
+`;
+
+const countInMs = 3000;
+
+interface TapPadProps {
+  /** The small window that it is drawn into. */
+  readonly pad: Window;
+  readonly lengthMs: number;
+  readonly onDone: (presses: readonly Press[]) => void;
+  readonly onStop: () => void;
+}
+
+/** Counts in, then takes each press of any key or of the pad itself: short for a stutter, held for a freeze. */
+export function TapPad({ pad, lengthMs, onDone, onStop }: TapPadProps) {
+  const [nowMs, setNowMs] = useState(0);
+  const [count, setCount] = useState(0);
+  const [isDown, setDown] = useState(false);
+  const done = useRef(onDone);
+  done.current = onDone;
+  useEffect(() => {
+    const startMs = pad.performance.now();
+    const presses: Press[] = [];
+    let downAtMs: number | null = null;
+    const sinceStart = (): number => pad.performance.now() - startMs - countInMs;
+    const isRunning = (): boolean => sinceStart() >= 0 && sinceStart() < lengthMs;
+    const press = () => {
+      if (downAtMs !== null || !isRunning()) return;
+      downAtMs = sinceStart();
+      setDown(true);
+    };
+    const release = () => {
+      if (downAtMs === null) return;
+      presses.push({ fromMs: downAtMs, toMs: sinceStart() });
+      downAtMs = null;
+      setDown(false);
+      setCount(presses.length);
+    };
+    const isForPad = (event: Event): boolean => !(event.target as Element | null)?.closest?.('button');
+    const keyDown = (event: KeyboardEvent) => {
+      if (event.key === 'Tab' || event.key === 'Escape' || !isForPad(event)) return;
+      event.preventDefault();
+      if (!event.repeat) press();
+    };
+    const pointerDown = (event: PointerEvent) => isForPad(event) && press();
+    // The small window's own clock: the page's is slowed while the page is hidden.
+    const timer = pad.setInterval(() => {
+      setNowMs(pad.performance.now() - startMs);
+      if (sinceStart() < lengthMs) return;
+      pad.clearInterval(timer);
+      release();
+      done.current(presses);
+    }, 100);
+    const { document: page } = pad;
+    page.addEventListener('keydown', keyDown);
+    page.addEventListener('keyup', release);
+    page.addEventListener('pointerdown', pointerDown);
+    page.addEventListener('pointerup', release);
+    pad.focus();
+    return () => {
+      pad.clearInterval(timer);
+      page.removeEventListener('keydown', keyDown);
+      page.removeEventListener('keyup', release);
+      page.removeEventListener('pointerdown', pointerDown);
+      page.removeEventListener('pointerup', release);
+    };
+  }, [pad, lengthMs]);
+  const isCountingIn = nowMs < countInMs;
+  const leftSec = Math.ceil((isCountingIn ? countInMs - nowMs : countInMs + lengthMs - nowMs) / 1000);
+  return createPortal(
+    <StyleSheetManager target={pad.document.head}>
+      <GlobalStyle />
+      <Pad data-down={isDown || undefined}>
+        <b role="status">{isCountingIn ? `Begins in ${leftSec}` : `${count} so far`}</b>
+        <p>
+          {isCountingIn
+            ? 'Press play in your editor, then press into this window.'
+            : `Space at each stutter; hold it while the picture stands still. ${leftSec} s to go.`}
+        </p>
+        <Button look="quiet" onPress={onStop}>
+          Stop
+        </Button>
+      </Pad>
+    </StyleSheetManager>,
+    pad.document.body,
+  );
+}

@@ -1,0 +1,94 @@
+'use client';
+
+import { Hand } from 'lucide-react';
+import { useState } from 'react';
+import type { TappedReading } from '@/core/card';
+import { summarisePresses } from '@/core/meter';
+import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
+import { FieldGrid, Row, Soft } from '@/ui/layout';
+import { Note } from '@/ui/Note';
+import { NumberField } from '@/ui/NumberField';
+import { Sheet } from '@/ui/Sheet';
+import { TapPad } from './TapPad';
+import { usePadWindow } from './use-pad-window';
+
+const lengthMs = 20_000;
+
+/** What was counted by eye; nulls where nothing stands yet. */
+interface Counted {
+  readonly stutterCount: number | null;
+  readonly overSec: number | null;
+}
+
+/** Taps along with the preview in a small window of its own; the count by eye for editors that stop without focus. */
+export function TapSheet({ onTapped }: { readonly onTapped: (tapped: TappedReading) => void }) {
+  const { pad, open, close } = usePadWindow();
+  const [isBlocked, setBlocked] = useState(false);
+  const [counted, setCounted] = useState<Counted>({ stutterCount: null, overSec: 20 });
+  const { stutterCount, overSec } = counted;
+  return (
+    <Sheet title="Tap at each stutter" aside="no load on the machine, and no rate either">
+      {isBlocked && (
+        <Note kind="alarm">
+          <p>The browser opened no small window. Allow it for this page, or count by eye below.</p>
+        </Note>
+      )}
+      <Row style={{ marginBottom: 10 }}>
+        <Button look="primary" isDisabled={pad !== null} onPress={async () => setBlocked(!(await open()))}>
+          <Hand size={18} aria-hidden="true" /> {pad ? 'Tapping in the small window' : 'Tap for 20 s'}
+        </Button>
+        <Soft>
+          A small window opens. Play the stretch that lags, and tap Space in the small window at each stutter.
+        </Soft>
+      </Row>
+      {pad && (
+        <TapPad
+          pad={pad}
+          lengthMs={lengthMs}
+          onStop={close}
+          onDone={(presses) => {
+            close();
+            onTapped({ lengthMs, ...summarisePresses(presses), isTyped: false });
+          }}
+        />
+      )}
+      <Disclosure label="My editor stops when another window has the keyboard">
+        <p style={{ marginBottom: 10 }}>Count the stutters by eye while it plays, and type what you counted.</p>
+        <FieldGrid $leastPx={180}>
+          <NumberField
+            label="Stutters counted"
+            unit="stutters"
+            minValue={0}
+            maxValue={100_000}
+            value={stutterCount}
+            onChange={(value) => setCounted((now) => ({ ...now, stutterCount: value }))}
+          />
+          <NumberField
+            label="While it played for"
+            unit="s"
+            minValue={1}
+            maxValue={3600}
+            value={overSec}
+            onChange={(value) => setCounted((now) => ({ ...now, overSec: value }))}
+          />
+        </FieldGrid>
+        <Row style={{ marginTop: 10 }}>
+          <Button
+            isDisabled={stutterCount === null || overSec === null}
+            onPress={() =>
+              onTapped({
+                lengthMs: (overSec ?? 20) * 1000,
+                stutterCount: stutterCount ?? 0,
+                freezesMs: [],
+                isTyped: true,
+              })
+            }
+          >
+            Use this count
+          </Button>
+        </Row>
+      </Disclosure>
+    </Sheet>
+  );
+}

@@ -1,0 +1,99 @@
+'use client';
+
+import { Download, Upload } from 'lucide-react';
+import dynamic from 'next/dynamic';
+import { useRef, useState } from 'react';
+import { areSameFixes, type JobCard, targetFpsOf } from '@/core/card';
+import { formatCount, formatFps } from '@/messages/format';
+import { describeReadingsFailure } from '@/messages/readings';
+import { Button } from '@/ui/Button';
+import { Row, Soft } from '@/ui/layout';
+import { Note } from '@/ui/Note';
+import { Sheet } from '@/ui/Sheet';
+import { useOpenCard } from '../shell/use-open-card';
+import { Comparison } from './Comparison';
+import { describeReadingSetup } from './describe-setup';
+import { ReadingList } from './ReadingList';
+
+const ReadingsChart = dynamic(() => import('@/ui/charts/ReadingsChart').then((module) => module.ReadingsChart), {
+  ssr: false,
+});
+
+/** Readings with a rate in order; the label tells where the set-up changed. */
+const listPoints = ({ readings }: JobCard) =>
+  readings.flatMap((reading, i) => {
+    if (reading.shownFps === null) return [];
+    const before = readings[i - 1];
+    const isSame = before !== undefined && areSameFixes(before.fixes, reading.fixes);
+    return [{ label: isSame ? 'again' : describeReadingSetup(reading.fixes), fps: reading.shownFps }];
+  });
+
+/** All readings of the card: over time with the changes marked, as a table to choose from, side by side, in and out. */
+export function ReadingHistory() {
+  const { card, run } = useOpenCard();
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [problem, setProblem] = useState<string | null>(null);
+  const input = useRef<HTMLInputElement>(null);
+  const points = listPoints(card);
+  const isFull = card.readings.length > 0;
+  const choose = (id: string, isChosen: boolean) =>
+    setChosen((now) => new Set(isChosen ? [...now, id] : [...now].filter((other) => other !== id)));
+  const take = async (file: File) => {
+    const { readReadings } = await import('./readings-export');
+    const read = readReadings(await file.text());
+    setProblem(read.ok ? null : describeReadingsFailure(read.failure));
+    if (read.ok) run({ type: 'importReadings', input: { readings: read.value } });
+  };
+  const save = async (format: 'csv' | 'json') => {
+    const { exportReadings } = await import('./readings-export');
+    exportReadings(card, format);
+  };
+  return (
+    <>
+      {chosen.size > 1 && <Comparison card={card} chosen={chosen} />}
+      <Sheet title="Readings on this card" aside={isFull ? formatCount(card.readings.length, 'reading') : undefined}>
+        {problem && (
+          <Note kind="alarm">
+            <p>{problem}</p>
+          </Note>
+        )}
+        {points.length > 1 && <ReadingsChart points={points} targetFps={targetFpsOf(card)} formatFps={formatFps} />}
+        {isFull ? (
+          <ReadingList chosen={chosen} onChoose={choose} />
+        ) : (
+          <p>None yet. The first is what all others are compared with.</p>
+        )}
+        <input
+          ref={input}
+          type="file"
+          accept=".json,.csv,application/json,text/csv"
+          hidden
+          aria-label="Choose a file of readings"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            event.target.value = '';
+            if (file) take(file);
+          }}
+        />
+        <Row style={{ marginTop: 12, justifyContent: 'space-between' }}>
+          <Soft style={{ flex: '1 1 260px' }}>{isFull ? 'Tick two or more to see whether it changed.' : ''}</Soft>
+          <Row>
+            {isFull && (
+              <>
+                <Button onPress={() => save('csv')}>
+                  <Download size={17} aria-hidden="true" /> CSV
+                </Button>
+                <Button onPress={() => save('json')}>
+                  <Download size={17} aria-hidden="true" /> JSON
+                </Button>
+              </>
+            )}
+            <Button onPress={() => input.current?.click()}>
+              <Upload size={17} aria-hidden="true" /> Import readings
+            </Button>
+          </Row>
+        </Row>
+      </Sheet>
+    </>
+  );
+}

@@ -1,0 +1,76 @@
+import { assertNever } from '@/core/assert-never';
+import type { Reading } from '@/core/card';
+import type { ComparedField, CompareFailure, ReadingChange } from '@/core/meter';
+import type { ReadingsFailure } from '@/core/readings';
+import { formatFps } from './format';
+
+/** How a reading was taken. */
+export function describeReadingWay({ how, measured }: Reading): string {
+  if (measured) return measured.source === 'window' ? 'window shared' : 'recording';
+  return how === 'tapped' ? 'tapped' : how === 'metered' ? 'measured' : 'typed';
+}
+
+export const readingViewerTexts: Readonly<Record<Reading['viewer'], string>> = {
+  timeline: 'The timeline’s',
+  clip: 'The single clip’s',
+  unknown: 'Don’t know',
+};
+
+export const readingPassTexts: Readonly<Record<Reading['pass'], string>> = {
+  first: 'The first time',
+  repeat: 'Once more',
+  unknown: 'Don’t know',
+};
+
+const verdictTexts: Readonly<Record<ReadingChange['verdict'], string>> = {
+  better: 'Better',
+  worse: 'Worse',
+  'no-clear-change': 'No clear change',
+};
+
+const percentOf = (ratio: number): string => `${Math.round(Math.abs(ratio) * 100)} %`;
+
+/** "Better, by at least 9 %". */
+export function describeChange({ verdict, atLeastRatio }: ReadingChange): string {
+  if (verdict === 'no-clear-change') return verdictTexts[verdict];
+  return `${verdictTexts[verdict]}, by at least ${percentOf(atLeastRatio)}`;
+}
+
+/** "13.9 to 15.2". */
+export const describeRange = ({ low, high }: { readonly low: number; readonly high: number }): string =>
+  `${formatFps(Math.round(low * 10) / 10)} to ${formatFps(Math.round(high * 10) / 10)}`;
+
+const otherKindTexts: Readonly<Record<ComparedField, string>> = {
+  stretch: 'Another stretch was played',
+  doing: 'One is of playing and one of scrubbing',
+  viewer: 'One is of the timeline’s viewer and one of the single clip’s',
+  withEffects: 'One is with effects and one without',
+  pass: 'One is of the first time and one of playing it once more',
+  moment: 'One was taken soon after starting and one after a while',
+};
+
+/** Why two readings are not compared. */
+export function describeCompareFailure(failure: CompareFailure): string {
+  switch (failure.code) {
+    case 'other-kind':
+      return `Not comparable. ${otherKindTexts[failure.field]}.`;
+    case 'too-few-pictures':
+      return `Not comparable. One has only ${failure.pictureCount} intervals; measure longer.`;
+    default:
+      return assertNever(failure);
+  }
+}
+
+/** Why a file of readings was not taken. */
+export function describeReadingsFailure(failure: ReadingsFailure): string {
+  switch (failure.code) {
+    case 'readings-not-read':
+      return 'This file holds no readings of Oil Can. Choose a CSV or JSON file that was exported here.';
+    case 'readings-newer-version':
+      return 'These readings were exported by a newer Oil Can. Update this one and import them again.';
+    case 'readings-field-invalid':
+      return `Reading ${failure.index + 1} of this file has a value that cannot be (${failure.path || 'the whole line'}). Nothing was imported.`;
+    default:
+      return assertNever(failure);
+  }
+}

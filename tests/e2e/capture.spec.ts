@@ -1,0 +1,79 @@
+import { type BrowserContext, expect, type Page, test } from '@playwright/test';
+import { chromiumOptions } from '../../playwright.config';
+import { openCards } from './screens';
+
+/** Headless Chromium shares, unasked, the tab of this title: our own practice window. */
+test.use({
+  // A trace takes pictures of every page all the time, and keeps them drawing.
+  trace: 'off',
+  launchOptions: {
+    ...chromiumOptions,
+    args: [...chromiumOptions.args, '--auto-select-tab-capture-source-by-title=Practice window'],
+  },
+});
+
+/** Opens the lag meter of a card and, in a window of its own, the practice window at a rate. */
+async function openBoth(context: BrowserContext, query: string): Promise<readonly [meter: Page, practice: Page]> {
+  const meter = await context.newPage();
+  await openCards(meter);
+  await meter.goto('/card/demo-decode-bound/meter');
+  const opened = context.waitForEvent('page');
+  // A window, not a tab: the meter's is put away while this one stays in sight.
+  await meter.evaluate((address) => {
+    window.open(address, '_blank', 'popup,width=900,height=700');
+  }, `/practice?${query}`);
+  const practice = await opened;
+  await practice.getByRole('heading', { name: 'Practice window' }).waitFor();
+  return [meter, practice];
+}
+
+/** Puts the window of a page out of sight; its visibility state stays what tests are told, but it draws no more. */
+async function minimise(context: BrowserContext, page: Page): Promise<void> {
+  const session = await context.newCDPSession(page);
+  await session.send('Emulation.setFocusEmulationEnabled', { enabled: false });
+  const { windowId } = await session.send('Browser.getWindowForTarget');
+  await session.send('Browser.setWindowBounds', { windowId, bounds: { windowState: 'minimized' } });
+}
+
+/** How often a page is asked to draw in a second. */
+const drawsOf = (page: Page): Promise<number> =>
+  page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        let count = 0;
+        const draw = () => {
+          count++;
+          requestAnimationFrame(draw);
+        };
+        requestAnimationFrame(draw);
+        setTimeout(() => resolve(count), 1000);
+      }),
+  );
+
+/** Shares, and measures with Oil Can's own page out of sight. */
+async function measure(context: BrowserContext, meter: Page): Promise<void> {
+  await meter.getByRole('button', { name: 'Share a window' }).click();
+  await meter.getByRole('button', { name: /^Measure for/ }).click();
+  await minimise(context, meter);
+  await expect.poll(() => drawsOf(meter), { timeout: 6000 }).toBeLessThan(3);
+  await expect(meter.getByRole('region', { name: 'What it showed' })).toBeAttached({ timeout: 40_000 });
+}
+
+const shownIn = async (meter: Page): Promise<number> =>
+  Number.parseFloat(
+    (await meter.getByRole('region', { name: 'What it showed' }).locator('p').first().textContent()) ?? '',
+  );
+
+for (const fps of [12, 24, 30])
+  test(`measures a shared window that shows ${fps} pictures a second within 5 %, with its own page out of sight`, async ({
+    context,
+  }) => {
+    test.setTimeout(120_000);
+    const [meter] = await openBoth(context, `fps=${fps}`);
+    await measure(context, meter);
+    const shownFps = await shownIn(meter);
+    expect(shownFps / fps).toBeGreaterThan(0.95);
+    expect(shownFps / fps).toBeLessThan(1.05);
+    await expect(meter.getByText(/Measuring itself took \d+ % of one core/)).toBeAttached();
+    await expect(meter.getByRole('img', { name: 'The part that is measured' })).toBeAttached();
+  });
