@@ -26,6 +26,11 @@ export default defineConfig({
   forbidOnly: true,
   retries: 0,
   outputDir: 'test-results',
+  // What is measured in real time runs when nothing else does.
+  projects: [
+    { name: 'screens', testIgnore: 'capture.spec.ts' },
+    { name: 'capture', testMatch: 'capture.spec.ts', dependencies: ['screens'] },
+  ],
   use: {
     baseURL: `http://127.0.0.1:${port}`,
     viewport: { width: 1280, height: 800 },

@@ -6,9 +6,9 @@ export const demoCardNames = ['decode-bound', 'effects-bound', 'programs-busy'] 
 /** Loads the demo cards that ship with Oil Can; fetched only when they are wanted. Throws if one is not valid, which a test rules out. */
 export async function loadDemoCards(): Promise<readonly JobCard[]> {
   const files = await Promise.all([
-    import(/* webpackChunkName: "demo-cards" */ './cards/decode-bound.json'),
-    import(/* webpackChunkName: "demo-cards" */ './cards/effects-bound.json'),
-    import(/* webpackChunkName: "demo-cards" */ './cards/programs-busy.json'),
+    import('./cards/decode-bound.json'),
+    import('./cards/effects-bound.json'),
+    import('./cards/programs-busy.json'),
   ]);
   return files.map((file) => {
     const parsed = parseCard(file.default);

@@ -2,6 +2,9 @@ import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { chromiumOptions } from '../../playwright.config';
 import { openCards } from './screens';
 
+/** A machine that others share may stumble in the fifteen seconds of one measurement. */
+test.describe.configure({ retries: 2 });
+
 /** Headless Chromium shares, unasked, the tab of this title: our own practice window. */
 test.use({
   // A trace takes pictures of every page all the time, and keeps them drawing.
@@ -64,16 +67,56 @@ const shownIn = async (meter: Page): Promise<number> =>
     (await meter.getByRole('region', { name: 'What it showed' }).locator('p').first().textContent()) ?? '',
   );
 
+/** What the practice window says that it really drew. */
+async function drawnBy(practice: Page): Promise<number> {
+  const text = await practice.getByText(/^This page drew/).textContent({ timeout: 20_000 });
+  return Number.parseFloat((text ?? '').replace('This page drew ', ''));
+}
+
 for (const fps of [12, 24, 30])
   test(`measures a shared window that shows ${fps} pictures a second within 5 %, with its own page out of sight`, async ({
     context,
   }) => {
     test.setTimeout(120_000);
-    const [meter] = await openBoth(context, `fps=${fps}`);
+    const [meter, practice] = await openBoth(context, `fps=${fps}`);
     await measure(context, meter);
+    // On a busy machine the practice window itself draws fewer than it is told to.
+    const drawnFps = await drawnBy(practice);
     const shownFps = await shownIn(meter);
-    expect(shownFps / fps).toBeGreaterThan(0.95);
-    expect(shownFps / fps).toBeLessThan(1.05);
+    expect(drawnFps).toBeGreaterThan(0.6 * fps);
+    expect(shownFps / drawnFps).toBeGreaterThan(0.95);
+    expect(shownFps / drawnFps).toBeLessThan(1.05);
     await expect(meter.getByText(/Measuring itself took \d+ % of one core/)).toBeAttached();
     await expect(meter.getByRole('img', { name: 'The part that is measured' })).toBeAttached();
   });
+
+test('tells how scrubbing feels in figures, and keeps them with what took them', async ({ context }) => {
+  test.setTimeout(120_000);
+  const [meter] = await openBoth(context, 'fps=8');
+  await meter.getByRole('radiogroup', { name: 'What you will do' }).getByText('Scrubbing').click();
+  const length = meter.getByRole('textbox', { name: 'Measure for' });
+  await expect(length).toHaveValue('10');
+  await length.fill('5');
+  await length.press('Tab');
+  await meter.getByRole('button', { name: 'Share a window' }).click();
+  await meter.getByRole('button', { name: 'Measure for 5 s' }).click();
+  await expect(meter.getByText(/drag the playhead to and fro/)).toBeVisible();
+  const shown = meter.getByRole('region', { name: 'What it showed' });
+  await expect(shown).toContainText('Longest wait', { timeout: 30_000 });
+  await expect(shown).toContainText('Usual wait for a new picture');
+  await shown.getByRole('button', { name: 'Store as a reading' }).click();
+  await expect(meter.getByRole('region', { name: 'Readings on this card' })).toContainText(
+    /\d(\.\d+)? while scrubbing\s*window shared/,
+  );
+});
+
+test('says so where nothing moves, and where sharing ends before the time', async ({ context }) => {
+  test.setTimeout(120_000);
+  const [meter, practice] = await openBoth(context, 'fps=24');
+  await meter.getByRole('button', { name: 'Share a window' }).click();
+  await meter.getByRole('button', { name: /^Measure for/ }).click();
+  await meter.getByText(/new pictures a second just now/).waitFor({ timeout: 20_000 });
+  await practice.close();
+  await expect(meter.getByText(/^Sharing ended before the measurement did/)).toBeVisible();
+  await expect(meter.getByRole('button', { name: 'Share a window' })).toBeVisible();
+});

@@ -28,7 +28,10 @@ async function record(plan: RecordingPlan): Promise<string> {
 const [live] = encodings;
 if (!live) throw new Error('no encoding');
 
-const choose = (page: Page, path: string) => page.getByLabel('Choose a screen recording').setInputFiles(path);
+async function choose(page: Page, path: string): Promise<void> {
+  await page.getByRole('radiogroup', { name: 'Take a reading' }).getByText('Drop a recording').click();
+  await page.getByLabel('Choose a screen recording').setInputFiles(path);
+}
 
 test('measures a dropped recording within 3 %, and keeps it as a reading', async ({ page }) => {
   test.setTimeout(120_000);
@@ -37,7 +40,7 @@ test('measures a dropped recording within 3 %, and keeps it as a reading', async
   const seen = plan.newAtFrames.filter((frame) => frame > 0);
   const trueFps = ((seen.length - 1) * plan.recordedFps) / ((seen.at(-1) ?? 0) - (seen[0] ?? 0));
   await page.goto('/card/demo-decode-bound/meter');
-  await page.getByRole('button', { name: 'Choose a recording' }).waitFor();
+  await page.getByRole('button', { name: 'Share a window' }).waitFor();
   const data = await page.evaluateHandle(
     ([base64, name]) => {
       const bytes = Uint8Array.from(atob(base64 as string), (letter) => letter.charCodeAt(0));
@@ -55,7 +58,7 @@ test('measures a dropped recording within 3 %, and keeps it as a reading', async
   expect(Number.parseFloat(text) / trueFps).toBeLessThan(1.03);
   await expect(shown).toContainText('Oil Can is sure');
   await expect(page.getByRole('img', { name: 'The part that is measured' })).toBeVisible();
-  await shown.getByText('No', { exact: true }).click();
+  await shown.getByRole('radiogroup', { name: 'Could you edit like this?' }).getByText('No').click();
   await shown.getByRole('button', { name: 'Store as a reading' }).click();
   await expect(page.getByRole('region', { name: 'Readings on this card' })).toContainText(text.split(' ')[0] ?? 'none');
 });
@@ -65,7 +68,7 @@ test('says so where nothing moves, and where a file is no video', async ({ page 
   const still = await record(planRecording(72, 'still', live));
   await page.goto('/card/demo-decode-bound/meter');
   await choose(page, still);
-  await expect(page.getByText(/^Not enough moves in this recording/)).toBeVisible(measured);
+  await expect(page.getByText(/^Not enough movement to tell/)).toBeVisible(measured);
   await page.getByLabel('Choose a screen recording').setInputFiles({
     name: 'notes.mp4',
     mimeType: 'video/mp4',

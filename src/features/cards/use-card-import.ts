@@ -1,7 +1,7 @@
 'use client';
 
+import { fetchDemoCards } from '@/adapters/browser/fetch-demo-cards';
 import { parseCardText } from '@/core/card';
-import { loadDemoCards } from '@/demo/load-demo-cards';
 import { formatCount } from '@/messages/format';
 import { useNotify } from '../shell/notices';
 import { useCardStore } from '../shell/store-context';
@@ -39,7 +39,7 @@ export function useCardImport() {
   };
 
   const addDemoCards = async (): Promise<void> => {
-    for (const card of await loadDemoCards()) store?.add(card);
+    for (const card of await fetchDemoCards()) store?.add(card);
   };
 
   return { importFiles, addDemoCards };

@@ -107,7 +107,6 @@ export function PartPicker({ part, size, onChange }: PartPickerProps) {
       {shown && (
         <Part
           role="img"
-          // biome-ignore lint/a11y/noNoninteractiveTabindex: arrow keys move it; the fields below do the same in figures
           tabIndex={0}
           aria-label="The part that is measured"
           aria-description="Arrow keys move it, with Shift they resize it."

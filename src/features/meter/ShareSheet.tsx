@@ -105,8 +105,12 @@ export function ShareSheet({ capture, choice, onChoose, onMeasure }: ShareSheetP
             <AppWindow size={18} aria-hidden="true" />{' '}
             {state.status === 'asking' ? 'Choose a window…' : 'Share a window'}
           </Button>
-          <Soft>
-            The browser asks which. Choose the editor’s window, and leave it where it is while it is measured.
+          <LinkButton href="/practice" isNewTab look="quiet">
+            Open the practice window
+          </LinkButton>
+          <Soft style={{ flexBasis: '100%' }}>
+            The browser asks which. Choose the editor’s window, and leave it in sight while it is measured. To try it
+            without an editor, open the practice window and share that.
           </Soft>
         </Row>
       )}

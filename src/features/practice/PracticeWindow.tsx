@@ -3,6 +3,7 @@
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { nextShownMs, type PracticePattern, practicePatterns } from '@/core/meter';
+import { formatFps } from '@/messages/format';
 import { practicePatternTexts } from '@/messages/meter';
 import { FieldGrid } from '@/ui/layout';
 import { NumberField } from '@/ui/NumberField';
@@ -22,10 +23,19 @@ const Viewer = styled.div`
   padding: 12px;
   margin-bottom: 14px;
   canvas { display: block; width: 100%; height: auto; }
-  canvas + canvas { margin-top: 10px; }
+  p { margin-top: 8px; color: ${colour.inkSoft}; font-size: 15px; }
 `;
 
-const size = { widthPx: 800, heightPx: 450, railPx: 14 } as const;
+const Rail = styled.div`
+  position: relative;
+  height: 14px;
+  margin-top: 10px;
+  overflow: hidden;
+  background: ${colour.line};
+  div { position: absolute; top: 0; bottom: 0; width: 3px; background: ${colour.ink}; }
+`;
+
+const size = { widthPx: 640, heightPx: 360 } as const;
 /** Clay, glaze and slip: discs that swing over a drawn bench. */
 const discs = [
   { radius: 0.16, fill: '#B4552D', speed: [0.9, 1.3], phase: [0.2, 1.1] },
@@ -54,12 +64,16 @@ function drawPicture(context: CanvasRenderingContext2D, atMs: number): void {
   }
 }
 
-/** A playhead that moves on whatever the picture does, as playheads do. */
-function drawRail(context: CanvasRenderingContext2D, atMs: number): void {
-  context.fillStyle = '#2B2723';
-  context.fillRect(0, 0, size.widthPx, size.railPx);
-  context.fillStyle = '#EFE6D2';
-  context.fillRect(((atMs / 20_000) % 1) * size.widthPx, 0, 3, size.railPx);
+/** Milliseconds in which the playhead crosses its rail. */
+const railMs = 20_000;
+/** What was drawn is told over so many of the last milliseconds. */
+const countedMs = 10_000;
+
+/** What this page really drew: on a busy machine less than it was told to. */
+function describeDrawn(atMs: readonly number[]): string {
+  const [first = 0, last = 0] = [atMs[0], atMs.at(-1)];
+  const fps = last > first ? ((atMs.length - 1) * 1000) / (last - first) : 0;
+  return `This page drew ${formatFps(Math.round(fps * 10) / 10)} pictures a second over the last ten seconds.`;
 }
 
 const shownPatterns = practicePatterns.map((value) => ({ value, label: practicePatternTexts[value] }));
@@ -73,21 +87,26 @@ export function PracticeWindow({
   readonly firstPattern: PracticePattern;
 }) {
   const picture = useRef<HTMLCanvasElement>(null);
-  const rail = useRef<HTMLCanvasElement>(null);
+  const playhead = useRef<HTMLDivElement>(null);
+  const drawn = useRef<HTMLParagraphElement>(null);
   const [fps, setFps] = useState(firstFps);
   const [pattern, setPattern] = useState<PracticePattern>(firstPattern);
   useEffect(() => {
-    const [ofPicture, ofRail] = [picture.current?.getContext('2d'), rail.current?.getContext('2d')];
-    if (!ofPicture || !ofRail) return;
+    const context = picture.current?.getContext('2d');
+    if (!context) return;
     let handle = 0;
     let shownAtMs = 0;
     let startMs: number | null = null;
+    let drawnAtMs: number[] = [];
     const draw = (nowMs: number): void => {
       startMs ??= nowMs;
       const atMs = nowMs - startMs;
-      drawRail(ofRail, atMs);
+      // The playhead moves on whatever the picture does, as playheads do.
+      if (playhead.current) playhead.current.style.left = `${100 * ((atMs / railMs) % 1)}%`;
       if (atMs >= shownAtMs) {
-        drawPicture(ofPicture, atMs);
+        drawPicture(context, atMs);
+        drawnAtMs = [...drawnAtMs.filter((ms) => atMs - ms <= countedMs), atMs];
+        if (drawn.current && atMs >= countedMs) drawn.current.textContent = describeDrawn(drawnAtMs);
         // After a pause of the page it goes on from now, and does not catch up.
         while (shownAtMs <= atMs) shownAtMs = nextShownMs(pattern, fps, shownAtMs);
       }
@@ -105,7 +124,10 @@ export function PracticeWindow({
       </p>
       <Viewer>
         <canvas ref={picture} width={size.widthPx} height={size.heightPx} aria-label="The preview" role="img" />
-        <canvas ref={rail} width={size.widthPx} height={size.railPx} role="presentation" />
+        <Rail>
+          <div ref={playhead} />
+        </Rail>
+        <p ref={drawn}>Counting what this page really draws, for ten seconds.</p>
       </Viewer>
       <FieldGrid $leastPx={260}>
         <NumberField

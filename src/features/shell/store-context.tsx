@@ -2,7 +2,7 @@
 
 import { createContext, type ReactNode, useContext, useEffect, useState, useSyncExternalStore } from 'react';
 import { type CardStore, type CardsSnapshot, createCardStore } from '@/adapters/browser/card-store';
-import { loadDemoCards } from '@/demo/load-demo-cards';
+import { fetchDemoCards } from '@/adapters/browser/fetch-demo-cards';
 
 const emptySnapshot: CardsSnapshot = {
   status: 'opening',
@@ -20,7 +20,7 @@ export function CardStoreProvider({ children }: { readonly children: ReactNode }
   useEffect(() => {
     const created = createCardStore({ nowMs: Date.now, createId: () => crypto.randomUUID() });
     setStore(created);
-    created.open(loadDemoCards);
+    created.open(fetchDemoCards);
     return created.close;
   }, []);
   return <StoreContext.Provider value={store}>{children}</StoreContext.Provider>;

@@ -44,10 +44,25 @@ export const addReading: CommandHandler<{
   );
 };
 
-/** Puts readings of a file on the card; those that are there already are left as they are. */
+/** What a reading says, whatever it is called. */
+const contentOf = ({ id: _, ...said }: Reading): string => JSON.stringify(said);
+
+/**
+ * Puts readings of a file on the card. One that says what another here says is there already; one whose id another
+ * reading has gets an id of its own.
+ */
 export const importReadings: CommandHandler<{ readonly readings: readonly Reading[] }> = (card, { readings }) => {
-  const known = new Set(card.readings.map(({ id }) => id));
-  const added = readings.filter(({ id }, i) => !known.has(id) && readings.findIndex((other) => other.id === id) === i);
+  const contents = new Set(card.readings.map(contentOf));
+  const ids = new Set(card.readings.map(({ id }) => id));
+  const added: Reading[] = [];
+  for (const reading of readings) {
+    if (contents.has(contentOf(reading))) continue;
+    contents.add(contentOf(reading));
+    let { id } = reading;
+    for (let n = 2; ids.has(id); n++) id = `${reading.id.slice(0, 70)}-${n}`;
+    ids.add(id);
+    added.push({ ...reading, id });
+  }
   return succeed(added.length === 0 ? card : { ...card, readings: [...card.readings, ...added] });
 };
 
