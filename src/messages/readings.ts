@@ -11,8 +11,8 @@ export function describeReadingWay({ how, measured }: Reading): string {
 }
 
 export const readingViewerTexts: Readonly<Record<Reading['viewer'], string>> = {
-  timeline: 'The timeline’s',
-  clip: 'The single clip’s',
+  timeline: 'Timeline',
+  clip: 'Single clip',
   unknown: 'Don’t know',
 };
 

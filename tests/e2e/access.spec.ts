@@ -30,7 +30,15 @@ for (const theme of ['day', 'night'] as const) {
       expect(await findViolations(page), stepId).toEqual([]);
     }
     await openStep(page, 'demo-effects-bound', 'meter');
-    expect(await findViolations(page), 'lag meter').toEqual([]);
+    for (const way of ['Share the window', 'Drop a recording', 'Tap along', 'Type it']) {
+      await page
+        .getByRole('radiogroup', { name: 'Take a reading' })
+        .getByText(way, { exact: true })
+        .click();
+      expect(await findViolations(page), `lag meter: ${way}`).toEqual([]);
+    }
+    await page.getByText('What was played, and under which set-up').click();
+    expect(await findViolations(page), 'lag meter: what is said of a reading').toEqual([]);
     // A trial under way, a put-back list, and an empty card look different.
     await openStep(page, 'demo-effects-bound', 'fixes');
     await page.getByRole('button', { name: 'Try this: Lower the preview quality to 1/2' }).click();
@@ -41,6 +49,11 @@ for (const theme of ['day', 'night'] as const) {
     await page.getByRole('button', { name: 'Keep it' }).click();
     await page.getByRole('img', { name: /Readings in order/ }).waitFor();
     expect(await findViolations(page), 'after a trial').toEqual([]);
+    await openStep(page, 'demo-effects-bound', 'meter');
+    const readings = page.getByRole('region', { name: 'Readings on this card' });
+    for (const tick of await readings.getByRole('checkbox').all()) await tick.check();
+    await page.getByRole('region', { name: 'Did it change?' }).waitFor();
+    expect(await findViolations(page), 'comparison').toEqual([]);
     await openStep(page, 'demo-effects-bound', 'export-check');
     expect(await findViolations(page), 'export check with lines').toEqual([]);
     // The footage step's own layers: a clip's sheet, the report dialog, and the bar for selected clips.
@@ -57,6 +70,8 @@ for (const theme of ['day', 'night'] as const) {
     await page.getByRole('button', { name: 'State facts' }).click();
     await page.getByRole('dialog').waitFor();
     expect(await findViolations(page), 'facts dialog').toEqual([]);
+    await page.goto('/practice');
+    expect(await findViolations(page), 'practice window').toEqual([]);
     await page.goto('/');
     await page.getByRole('button', { name: 'Start a card' }).click();
     for (const [stepId, name] of stepNames) {

@@ -76,7 +76,7 @@ test('compares readings of two set-ups, and says why others cannot be', async ({
     await page.getByText('What was played, and under which set-up').click();
     if (setup === 'As it is now' && fps === '19') {
       await fill(page, 'Stretch or clip that played', 'the title sequence');
-      await page.getByRole('radiogroup', { name: 'Viewer' }).getByText('The single clip’s').click();
+      await page.getByRole('radiogroup', { name: 'Viewer' }).getByText('Single clip').click();
     }
     await page.getByRole('button', { name: 'Store this reading' }).click();
     await page.getByText('What was played, and under which set-up').click();

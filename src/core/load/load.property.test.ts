@@ -14,6 +14,7 @@ import {
   pickSample,
   type SetupState,
 } from '.';
+import { playingOutcomeNames } from './evaluate';
 
 const sampleCount = 48;
 
@@ -56,6 +57,18 @@ describe('estimate and evaluate', () => {
               1e-9 * Math.max(1, Math.abs(spelledOut[name])),
             );
         }
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('gives what playing shows whether or not the rest is asked for', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const [whole, playing] = [outcomesOf(state), createOutcomes(sampleCount)];
+        const samples = drawParameterSamples(sampleCount, state.setup.machine);
+        evaluate(compile(state, 'heaviest'), samples, playing, { isPlayingOnly: true });
+        for (const name of playingOutcomeNames) expect(playing[name]).toEqual(whole[name]);
       }),
       propertyRuns,
     );

@@ -12,6 +12,7 @@ export {
   comparedFields,
   compareReadings,
   learnRepeatSpread,
+  type PoolFigures,
   type ReadingChange,
 } from './compare';
 export { Meter, type MeterOptions, type MeterReading } from './meter';

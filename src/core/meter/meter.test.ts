@@ -4,7 +4,7 @@ import { drawRecording, encodings, planRecording, type RecordingPlan } from '../
 import { propertyRuns } from '../../../tests/arbitrary/setup';
 import { Meter, type MeterOptions, type MeterReading, type PictureRegion, summariseChanges } from '.';
 import { createGreyScaler } from './scale-grey';
-import { tellNewPictures } from './tell-new';
+import { tellNewInExact, tellNewPictures } from './tell-new';
 
 const [live] = encodings;
 if (!live) throw new Error('no encoding');
@@ -35,6 +35,30 @@ const overlapOf = (a: PictureRegion, b: PictureRegion): number => {
 const framesWith = (count: number, isNew: (frame: number) => boolean) => ({
   changes: Array.from({ length: count }, (_, i) => (i > 0 && isNew(i) ? 12 : 0)),
   timesMs: Array.from({ length: count }, (_, i) => (i * 1000) / 60),
+});
+
+describe('tellNewInExact', () => {
+  it('takes every change for a new picture where frames come as they were shown, and no repeat for one', () => {
+    const faint = { changes: [0, 0, 0.3, 0, 0.4, 0, 0, 0.2], timesMs: [0, 16, 33, 50, 66, 83, 100, 116] };
+    expect(tellNewInExact(faint.changes, faint.timesMs).newAt).toEqual([2, 4, 7]);
+  });
+
+  it('needs no frame to mark the end: a preview that stands still sends none', () => {
+    const { changes, timesMs } = framesWith(60, (frame) => frame % 3 === 0);
+    const shown = summariseChanges(changes, timesMs, { isExact: true, measuredMs: 15_000, ceilingFps: 60 });
+    expect(shown).toMatchObject({ ok: true, value: { isAtLeast: false, confidence: 'high' } });
+    expect(shown.ok && shown.value.shownFps).toBeCloseTo(20, 5);
+    expect(summariseChanges([0], [0], { isExact: true, measuredMs: 15_000 })).toMatchObject({
+      ok: false,
+      failure: { code: 'not-enough-movement' },
+    });
+  });
+
+  it('tells a preview of one new picture a second from a still one', () => {
+    const { changes, timesMs } = framesWith(720, (frame) => frame % 60 === 0);
+    const result = summariseChanges(changes, timesMs, { ceilingFps: 60 });
+    expect(result.ok && result.value.shownFps).toBeCloseTo(1, 1);
+  });
 });
 
 describe('Meter', () => {

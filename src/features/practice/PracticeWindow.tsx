@@ -11,7 +11,7 @@ import { SegmentedField } from '@/ui/SegmentedField';
 import { colour } from '@/ui/tokens';
 
 const Page = styled.main`
-  max-width: 1000px;
+  max-width: 820px;
   margin: 0 auto;
   padding: 18px 20px 30px;
   h1 { font-size: 24px; margin-bottom: 2px; }

@@ -2,6 +2,7 @@
 
 import styled from 'styled-components';
 import type { JobCard } from '@/core/card';
+import type { PoolFigures } from '@/core/meter';
 import { type ComparedSetup, compareCardReadings } from '@/core/readings';
 import { formatCount, formatFps } from '@/messages/format';
 import { describeChange, describeCompareFailure, describeRange } from '@/messages/readings';
@@ -10,6 +11,12 @@ import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { describeReadingSetup } from './describe-setup';
 
+const Second = styled.span`
+  display: block;
+  font-weight: 400;
+  color: ${colour.inkSoft};
+  font-size: 14px;
+`;
 const Verdict = styled.td`
   font-weight: 650;
   &[data-verdict='better'] { color: ${colour.good}; }
@@ -17,21 +24,29 @@ const Verdict = styled.td`
   &[data-verdict='none'] { font-weight: 400; }
 `;
 
-function ComparedRow({ setup }: { readonly setup: ComparedSetup }) {
+interface ComparedRowProps {
+  readonly setup: ComparedSetup;
+  /** The first set-up's own figures stand in what the others are held against. */
+  readonly figures: PoolFigures | null;
+}
+
+function ComparedRow({ setup, figures }: ComparedRowProps) {
   const { fixes, readings, shownFps, change } = setup;
-  const figures = change?.ok ? change.value.after : null;
+  const freezes = figures?.freezesPerMinute ?? null;
   return (
     <tr>
-      <th scope="row">{describeReadingSetup(fixes)}</th>
-      <td data-figure>{formatCount(readings.length, 'reading')}</td>
-      <td data-figure>{formatFps(Math.round((figures?.shownFps.value ?? shownFps) * 10) / 10)}</td>
-      <td data-figure>{figures ? describeRange(figures.shownFps) : '–'}</td>
+      <th scope="row">
+        {describeReadingSetup(fixes)}
+        <Second>{formatCount(readings.length, 'reading')}</Second>
+      </th>
       <td data-figure>
-        {figures && figures.freezesPerMinute !== null ? formatFps(Math.round(figures.freezesPerMinute * 10) / 10) : '–'}
+        {formatFps(Math.round((figures?.shownFps.value ?? shownFps) * 10) / 10)}
+        {figures && <Second>{describeRange(figures.shownFps)}</Second>}
       </td>
+      <td data-figure>{freezes === null ? '–' : formatFps(Math.round(freezes * 10) / 10)}</td>
       <Verdict data-verdict={change?.ok ? change.value.verdict : 'none'}>
         {change === null
-          ? 'what the others are held against'
+          ? 'the others are held against it'
           : change.ok
             ? describeChange(change.value)
             : describeCompareFailure(change.failure)}
@@ -43,8 +58,9 @@ function ComparedRow({ setup }: { readonly setup: ComparedSetup }) {
 /** Chosen readings side by side, repeats of a set-up taken together, and whether it changed. */
 export function Comparison({ card, chosen }: { readonly card: JobCard; readonly chosen: ReadonlySet<string> }) {
   const setups = compareCardReadings(card, chosen);
+  const before = setups.flatMap(({ change }) => (change?.ok ? [change.value.before] : []))[0] ?? null;
   return (
-    <Sheet title="Did it change?" aside="repeats of one set-up count together">
+    <Sheet title="Did it change?" aside="each with the range that it lies in nine times in ten">
       {setups.length < 2 ? (
         <p>
           {setups.length === 0
@@ -58,13 +74,7 @@ export function Comparison({ card, chosen }: { readonly card: JobCard; readonly 
               <tr>
                 <th scope="col">Set-up</th>
                 <th scope="col" data-figure>
-                  Taken
-                </th>
-                <th scope="col" data-figure>
                   Shown a second
-                </th>
-                <th scope="col" data-figure>
-                  Nine times in ten
                 </th>
                 <th scope="col" data-figure>
                   Freezes a minute
@@ -74,7 +84,11 @@ export function Comparison({ card, chosen }: { readonly card: JobCard; readonly 
             </thead>
             <tbody>
               {setups.map((setup) => (
-                <ComparedRow key={describeReadingSetup(setup.fixes)} setup={setup} />
+                <ComparedRow
+                  key={describeReadingSetup(setup.fixes)}
+                  setup={setup}
+                  figures={setup.change === null ? before : setup.change.ok ? setup.change.value.after : null}
+                />
               ))}
             </tbody>
           </DataTable>

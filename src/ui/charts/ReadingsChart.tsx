@@ -35,10 +35,24 @@ const Frame = styled.div`
   height: 200px;
 `;
 
+const lineLength = 18;
+const mostLines = 3;
+
+/** A label in lines that stand beside each other without being turned. */
+function inLines(label: string): string[] {
+  const lines: string[] = [];
+  for (const word of label.split(' ')) {
+    const last = lines.at(-1);
+    if (last !== undefined && `${last} ${word}`.length <= lineLength) lines[lines.length - 1] = `${last} ${word}`;
+    else lines.push(word);
+  }
+  return lines.length > mostLines ? [...lines.slice(0, mostLines - 1), `${lines[mostLines - 1]} …`] : lines;
+}
+
 /** The readings of a card in order, against the target; the figures are one press away as a table. */
 export function ReadingsChart({ points, targetFps, formatFps }: ReadingsChartProps) {
   const colours = useThemeColours();
-  const labels = points.map((point) => point.label);
+  const labels = points.map((point) => inLines(point.label));
   const data: ChartData<'line'> = {
     labels,
     datasets: [
@@ -64,7 +78,7 @@ export function ReadingsChart({ points, targetFps, formatFps }: ReadingsChartPro
     animation: false,
     maintainAspectRatio: false,
     scales: {
-      x: { offset: true, ticks: { color: colours.ink }, grid: { display: false }, border: { color: colours.line } },
+      x: { offset: true, ticks: { color: colours.ink, maxRotation: 0 }, grid: { display: false }, border: { color: colours.line } },
       y: {
         min: 0,
         suggestedMax: targetFps * 1.1,

@@ -44,8 +44,13 @@ export const addReading: CommandHandler<{
   );
 };
 
-/** What a reading says, whatever it is called. */
-const contentOf = ({ id: _, ...said }: Reading): string => JSON.stringify(said);
+const inOrder = (_key: string, value: unknown): unknown =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+    ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+    : value;
+
+/** What a reading says, whatever it is called and in whatever order it was written down. */
+const contentOf = ({ id: _, ...said }: Reading): string => JSON.stringify(said, inOrder);
 
 /**
  * Puts readings of a file on the card. One that says what another here says is there already; one whose id another
