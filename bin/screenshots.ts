@@ -29,6 +29,9 @@ const storeReading = async (page: Page, fps: string, button: string) => {
   await page.getByRole('button', { name: button }).click();
 };
 
+const chooseWay = (page: Page, way: string) =>
+  page.getByRole('radiogroup', { name: 'Take a reading' }).getByText(way, { exact: true }).click();
+
 const views: readonly View[] = [
   { name: 'job-cards-day', path: '/', theme: 'day' },
   { name: 'first-things-day', path: '/card/demo-effects-bound/first-things', theme: 'day' },
@@ -68,9 +71,26 @@ const views: readonly View[] = [
       if (!encoding) throw new Error('no encoding');
       const path = join(tmpdir(), 'wheel-and-clay.mp4');
       await writeRecording(planRecording(71, 'shapes', encoding), path);
+      await chooseWay(page, 'Drop a recording');
       await page.getByLabel('Choose a screen recording').setInputFiles(path);
       await page.getByRole('region', { name: 'What it showed' }).waitFor({ timeout: 60_000 });
       rmSync(path);
+    },
+  },
+  {
+    name: 'lag-meter-comparison-night',
+    path: '/card/demo-effects-bound/fixes',
+    theme: 'night',
+    size: [1280, 1000],
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Try this: Lower the preview quality to 1/2' }).click();
+      await storeReading(page, '24.5', 'Store the second reading');
+      await page.getByRole('button', { name: 'Keep it' }).click();
+      await page.getByRole('link', { name: 'Lag meter' }).click();
+      const readings = page.getByRole('region', { name: 'Readings on this card' });
+      await readings.waitFor();
+      for (const tick of await readings.getByRole('checkbox').all()) await tick.check();
+      await page.getByRole('region', { name: 'Did it change?' }).waitFor();
     },
   },
   { name: 'timeline-day', path: '/card/demo-effects-bound/timeline', theme: 'day' },

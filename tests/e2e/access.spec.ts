@@ -31,10 +31,7 @@ for (const theme of ['day', 'night'] as const) {
     }
     await openStep(page, 'demo-effects-bound', 'meter');
     for (const way of ['Share the window', 'Drop a recording', 'Tap along', 'Type it']) {
-      await page
-        .getByRole('radiogroup', { name: 'Take a reading' })
-        .getByText(way, { exact: true })
-        .click();
+      await page.getByRole('radiogroup', { name: 'Take a reading' }).getByText(way, { exact: true }).click();
       expect(await findViolations(page), `lag meter: ${way}`).toEqual([]);
     }
     await page.getByText('What was played, and under which set-up').click();

@@ -10,13 +10,6 @@ export interface CardRow {
   readonly document: unknown;
 }
 
-/** Raw frame intervals of a reading; large, so apart from the card. */
-export interface ReadingIntervalsRow {
-  readonly readingId: string;
-  readonly cardId: string;
-  readonly intervalsMs: Float64Array;
-}
-
 /** Single facts about this browser's copy, such as that the demo cards were laid in once. */
 export interface MetaRow {
   readonly key: string;
@@ -26,11 +19,12 @@ export interface MetaRow {
 /** Oil Can's tables in this browser. A change of their shape is a new `version(...)`, never an edit of an old one. */
 export class CardDatabase extends Dexie {
   cards!: EntityTable<CardRow, 'id'>;
-  readingIntervals!: EntityTable<ReadingIntervalsRow, 'readingId'>;
   meta!: EntityTable<MetaRow, 'key'>;
 
   constructor(name = 'oil-can') {
     super(name);
     this.version(1).stores({ cards: 'id, deletedAtMs', readingIntervals: 'readingId, cardId', meta: 'key' });
+    // Intervals stand on the card, so that they go where it goes; the table was never written.
+    this.version(2).stores({ readingIntervals: null });
   }
 }

@@ -13,6 +13,8 @@ const changedLevels = 1.2;
 const leastLift = 0.25;
 /** A part smaller than this share of the window is a clock, a cursor or a meter. */
 const leastAreaRatio = 0.004;
+/** Pictures are from upright to very wide, and nobody watches one this small; a clock or a cursor is neither. */
+const shape = { leastAspect: 0.4, mostAspect: 4, leastAreaRatio: 0.02 } as const;
 /** An edge is where this share of a side's pixels step by so many grey levels. */
 const edge = { ratio: 0.55, levels: 9 } as const;
 
@@ -71,7 +73,10 @@ export class PartFinder {
     const yPx = Math.round(grown.top * ratio);
     const widthPx = Math.min(this.widthPx, Math.round(grown.right * ratio)) - xPx;
     const heightPx = Math.min(this.heightPx, Math.round(grown.bottom * ratio)) - yPx;
-    return Math.min(widthPx, heightPx) < blockPx * ratio ? null : { xPx, yPx, widthPx, heightPx };
+    const aspect = widthPx / Math.max(1, heightPx);
+    const areaRatio = (widthPx * heightPx) / (this.widthPx * this.heightPx);
+    const isPicture = aspect >= shape.leastAspect && aspect <= shape.mostAspect && areaRatio >= shape.leastAreaRatio;
+    return isPicture ? { xPx, yPx, widthPx, heightPx } : null;
   }
 
   /** Blocks that change when many do, and not as often when few do: a clock, a cursor or a playhead changes alone. */

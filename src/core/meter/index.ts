@@ -9,7 +9,6 @@ export {
   type ComparedField,
   type ComparedReading,
   type CompareFailure,
-  comparedFields,
   compareReadings,
   learnRepeatSpread,
   type PoolFigures,
@@ -20,13 +19,12 @@ export { nextShownMs, type PracticePattern, practicePatterns } from './practice-
 export type { RecordingFailure, RecordingProgress, RecordingReading, RecordingRequest } from './recording';
 export { summariseChanges } from './summarise';
 export { type Press, summarisePresses } from './taps';
-export {
-  type Confidence,
-  type ConfidenceReason,
-  type GreyPicture,
-  type MeterFailure,
-  type MeterResult,
-  type Pace,
-  type PictureRegion,
-  paces,
+export type {
+  Confidence,
+  ConfidenceReason,
+  GreyPicture,
+  MeterFailure,
+  MeterResult,
+  Pace,
+  PictureRegion,
 } from './types';

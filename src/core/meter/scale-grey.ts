@@ -20,27 +20,30 @@ export function createGreyScaler(region: PictureRegion, mostWidthPx: number, mos
   const heightPx = Math.max(1, Math.round(region.heightPx * ratio));
   const columns = boundsOf(region.xPx, region.widthPx, widthPx);
   const rows = boundsOf(region.yPx, region.heightPx, heightPx);
-  const sums = new Uint32Array(widthPx);
+  const left = columns[0] as number;
+  const lineWidthPx = (columns[widthPx] as number) - left;
+  /** Lines added up before they are added across: two plain loops are quicker than one that does both. */
+  const line = new Int32Array(lineWidthPx);
   return {
     widthPx,
     heightPx,
     scale: ({ widthPx: stride, pixels }, into) => {
       for (let row = 0; row < heightPx; row++) {
-        sums.fill(0);
         const top = rows[row] as number;
         const bottom = rows[row + 1] as number;
-        for (let y = top; y < bottom; y++) {
-          let at = y * stride + (columns[0] as number);
-          for (let column = 0; column < widthPx; column++) {
-            const end = y * stride + (columns[column + 1] as number);
-            let sum = 0;
-            while (at < end) sum += pixels[at++] as number;
-            sums[column] = (sums[column] as number) + sum;
-          }
+        let from = top * stride + left;
+        for (let x = 0; x < lineWidthPx; x++) line[x] = pixels[from + x] as number;
+        for (let y = top + 1; y < bottom; y++) {
+          from += stride;
+          for (let x = 0; x < lineWidthPx; x++) line[x] = (line[x] as number) + (pixels[from + x] as number);
         }
+        let x = 0;
         for (let column = 0; column < widthPx; column++) {
-          const pixelCount = (bottom - top) * ((columns[column + 1] as number) - (columns[column] as number));
-          into[row * widthPx + column] = (sums[column] as number) / pixelCount;
+          const start = x;
+          const end = (columns[column + 1] as number) - left;
+          let sum = 0;
+          while (x < end) sum += line[x++] as number;
+          into[row * widthPx + column] = sum / ((bottom - top) * (end - start));
         }
       }
     },

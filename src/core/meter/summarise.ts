@@ -1,6 +1,6 @@
 import { medianOf, percentileOfSorted } from '../numbers/percentile';
 import { fail, type Result, succeed } from '../result';
-import { countFreezes } from './freezes';
+import { countFreezes, isFreeze } from './freezes';
 import { type NewPictures, tellNewInExact, tellNewPictures } from './tell-new';
 import type { Confidence, ConfidenceReason, MeterFailure, MeterResult } from './types';
 
@@ -17,8 +17,8 @@ const limits = {
   fewPictures: 12,
   faintChange: 1.2,
   repeatChange: 1.5,
-  high: { doubtfulRatio: 0.03, contrast: 5 },
-  medium: { doubtfulRatio: 0.1, contrast: 3 },
+  doubtfulRatio: 0.03,
+  contrast: 5,
 } as const;
 
 /** How many times fall into each stretch of `ms` that begins at one of them. */
@@ -35,6 +35,13 @@ const rateOf = (timesMs: readonly number[]): number => {
   const [first, last] = [timesMs[0] as number, timesMs.at(-1) as number];
   return last > first ? ((timesMs.length - 1) * 1000) / (last - first) : 0;
 };
+
+/** What it shows between freezes, new pictures a second. */
+function rateBetweenFreezes(intervalsMs: readonly number[]): number {
+  const usualMs = medianOf(intervalsMs);
+  const between = intervalsMs.filter((ms) => !isFreeze(ms, usualMs));
+  return (1000 * between.length) / between.reduce((sum, ms) => sum + ms, 0);
+}
 
 /** Rates of every whole second that begins with a new picture, and when it begins. */
 function listSeconds(timesMs: readonly number[]): readonly { readonly atMs: number; readonly fps: number }[] {
@@ -65,10 +72,9 @@ function judge(
   // With next to no repeats there is nothing to hold new pictures against.
   if (isAtLeast)
     return { confidence: strongestChange > 4 * limits.faintChange ? 'medium' : 'low', reason: 'at-recorded-rate' };
-  const isWithin = ({ doubtfulRatio: most, contrast: least }: { doubtfulRatio: number; contrast: number }): boolean =>
-    doubtfulRatio <= most && contrast >= least;
-  if (isWithin(limits.high)) return { confidence: 'high', reason: 'clear' };
-  return { confidence: isWithin(limits.medium) ? 'medium' : 'low', reason: 'unclear-changes' };
+  return doubtfulRatio <= limits.doubtfulRatio && contrast >= limits.contrast
+    ? { confidence: 'high', reason: 'clear' }
+    : { confidence: 'low', reason: 'unclear-changes' };
 }
 
 /** What of a recording is known beside its frames. */
@@ -103,7 +109,7 @@ export function summariseChanges(
   const intervalsMs = newMs.slice(1).map((atMs, i) => atMs - (newMs[i] as number));
   const frameMs = medianOf(timesMs.slice(1).map((atMs, i) => atMs - (timesMs[i] as number)));
   const shownFps = rateOf(newMs);
-  const isAtLeast = shownFps > tellableRatio * (ceilingFps ?? 1000 / frameMs);
+  const isAtLeast = rateBetweenFreezes(intervalsMs) > tellableRatio * (ceilingFps ?? 1000 / frameMs);
   const order = Float64Array.from(intervalsMs).sort();
   const worst = order.slice(-Math.max(1, Math.floor(order.length / 100)));
   const deadlineMs = clipFps ? 1000 / clipFps : percentileOfSorted(order, 0.5);

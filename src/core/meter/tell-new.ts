@@ -28,8 +28,11 @@ const repeatRatio = 0.04;
 const reachMs = 2500;
 /** A change within this factor of the dividing line could be either. */
 const doubtfulFactor = 1.3;
-/** A lone change in a still stretch that is this much smaller than usual is the recorder writing the picture anew. */
-const lone = { quietMs: 280, ratio: 0.3 } as const;
+/**
+ * A lone change in a still stretch that is this much smaller than usual is the recorder writing the picture anew. One
+ * that could be either weighs more than others in doubt: taken wrongly, it makes a freeze or ends one.
+ */
+const lone = { quietMs: 280, ratio: 0.3, doubtfulFactor: 2, weight: 3 } as const;
 
 interface Division {
   /** Half-way between the two groups, in logarithms. */
@@ -133,18 +136,26 @@ const withoutFinishing = (newAt: readonly number[], logs: Float64Array): readonl
     return own > (logs[before] as number) || own > (logs[next] as number);
   });
 
-/** Takes out lone small changes in still stretches. */
-function withoutLone(newAt: readonly number[], logs: Float64Array, timesMs: ArrayLike<number>): readonly number[] {
-  if (newAt.length < 3) return newAt;
-  const usual = medianOf(newAt.map((i) => logs[i] as number));
-  return newAt.filter((i, k) => {
+/** New pictures without lone small changes in still stretches; and how many lone ones could be either. */
+function withoutLone(
+  newAt: readonly number[],
+  logs: Float64Array,
+  timesMs: ArrayLike<number>,
+): { readonly newAt: readonly number[]; readonly doubtfulCount: number } {
+  if (newAt.length < 3) return { newAt, doubtfulCount: 0 };
+  const limit = medianOf(newAt.map((i) => logs[i] as number)) + Math.log(lone.ratio);
+  let doubtfulCount = 0;
+  const kept = newAt.filter((i, k) => {
     const at = timesMs[i] as number;
     const sinceMs = k === 0 ? Number.POSITIVE_INFINITY : at - (timesMs[newAt[k - 1] as number] as number);
     const untilMs =
       k === newAt.length - 1 ? Number.POSITIVE_INFINITY : (timesMs[newAt[k + 1] as number] as number) - at;
-    const isLone = Math.min(sinceMs, untilMs) > lone.quietMs;
-    return !(isLone && (logs[i] as number) < usual + Math.log(lone.ratio));
+    if (Math.min(sinceMs, untilMs) <= lone.quietMs) return true;
+    const over = (logs[i] as number) - limit;
+    if (Math.abs(over) < Math.log(lone.doubtfulFactor)) doubtfulCount++;
+    return over >= 0;
   });
+  return { newAt: kept, doubtfulCount };
 }
 
 /** Each frame that changes at all is a new picture. */
@@ -207,7 +218,8 @@ export function tellNewPictures(changes: ArrayLike<number>, timesMs: ArrayLike<n
     }
     if (Math.abs(over) < Math.log(doubtfulFactor)) doubtfulCount++;
   }
-  const newAt = withoutLone(withoutFinishing(above, logs), logs, timesMs);
+  const { newAt, doubtfulCount: doubtfulLoneCount } = withoutLone(withoutFinishing(above, logs), logs, timesMs);
+  doubtfulCount += lone.weight * doubtfulLoneCount;
   // Where all was taken out again, nothing stands apart.
   const lift = newAt.length === 0 ? 0 : medianOf(newAt.map((i) => (logs[i] as number) - (lines[i] as number)));
   const upperRepeat = repeats.length === 0 ? 0 : percentileOfSorted(Float64Array.from(repeats).sort(), 0.9);

@@ -78,7 +78,12 @@ export function ReadingsChart({ points, targetFps, formatFps }: ReadingsChartPro
     animation: false,
     maintainAspectRatio: false,
     scales: {
-      x: { offset: true, ticks: { color: colours.ink, maxRotation: 0 }, grid: { display: false }, border: { color: colours.line } },
+      x: {
+        offset: true,
+        ticks: { color: colours.ink, maxRotation: 0 },
+        grid: { display: false },
+        border: { color: colours.line },
+      },
       y: {
         min: 0,
         suggestedMax: targetFps * 1.1,
