@@ -90,12 +90,12 @@ export function RecordingSheet(props: RecordingSheetProps) {
       {state.status === 'running' && (
         <Progress>
           <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
-            <span role="status">Measuring, {state.progress.frameCount} frames so far</span>
+            <span role="status">Measuring, {state.progress?.frameCount ?? 0} frames so far</span>
             <Button onPress={onStop}>
               <Square size={16} aria-hidden="true" /> Stop
             </Button>
           </Row>
-          <progress aria-label="Measuring" max={1} value={state.progress.doneRatio} />
+          <progress aria-label="Measuring" max={1} value={state.progress?.doneRatio ?? 0} />
         </Progress>
       )}
       {file && !isRunning && (

@@ -93,7 +93,7 @@ interface ShareSheetProps {
 
 /** Shares the editor's window and measures what its preview shows. */
 export function ShareSheet({ capture, choice, onChoose, onMeasure }: ShareSheetProps) {
-  const { state, shared, share, stop, unshare } = capture;
+  const { state, isAsking, shared, share, stop, unshare } = capture;
   const measured = state.status === 'done' ? state.measured : null;
   const part = choice.part ?? measured?.reading.region ?? null;
   const isRunning = state.status === 'running';
@@ -101,9 +101,8 @@ export function ShareSheet({ capture, choice, onChoose, onMeasure }: ShareSheetP
     <Sheet title="Share the editor’s window" aside="nothing is recorded, and nothing leaves this computer">
       {!shared && (
         <Row style={{ marginBottom: 12 }}>
-          <Button look="primary" onPress={share} isDisabled={state.status === 'asking'}>
-            <AppWindow size={18} aria-hidden="true" />{' '}
-            {state.status === 'asking' ? 'Choose a window…' : 'Share a window'}
+          <Button look="primary" onPress={share} isDisabled={isAsking}>
+            <AppWindow size={18} aria-hidden="true" /> {isAsking ? 'Choose a window…' : 'Share a window'}
           </Button>
           <LinkButton href="/practice" isNewTab look="quiet">
             Open the practice window
