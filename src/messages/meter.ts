@@ -57,7 +57,7 @@ export const confidenceTexts: Readonly<Record<Confidence, string>> = {
 export const confidenceReasonTexts: Readonly<Record<ConfidenceReason, string>> = {
   clear: 'New pictures stand clear of repeats.',
   'at-recorded-rate':
-    'New pictures come nearly as often as the recording has frames, so there may be more than it holds. Record at a higher rate to tell.',
+    'New pictures come nearly as often as frames could be seen, so there may be more than that. Record or share at a higher rate to tell.',
   'few-pictures': 'Only a few new pictures were seen. Measure a longer stretch.',
   'faint-movement': 'The picture hardly moves. Play a stretch with more movement.',
   'strong-compression':

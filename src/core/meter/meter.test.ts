@@ -54,6 +54,13 @@ describe('tellNewInExact', () => {
     });
   });
 
+  it('says at least where every frame that came showed a new picture', () => {
+    const { changes, timesMs } = framesWith(450, () => true);
+    const slowMs = timesMs.map((ms) => 2 * ms);
+    const shown = summariseChanges(changes, slowMs, { isExact: true, measuredMs: 15_000, ceilingFps: 60 });
+    expect(shown).toMatchObject({ ok: true, value: { isAtLeast: true, reason: 'at-recorded-rate' } });
+  });
+
   it('tells a preview of one new picture a second from a still one', () => {
     const { changes, timesMs } = framesWith(720, (frame) => frame % 60 === 0);
     const result = summariseChanges(changes, timesMs, { ceilingFps: 60 });

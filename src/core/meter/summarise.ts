@@ -8,7 +8,11 @@ import type { Confidence, ConfidenceReason, MeterFailure, MeterResult } from './
 const tellableRatio = 0.85;
 /** Changes below this, in grey levels, are no movement. */
 const leastMovement = 0.5;
+/** The same where nothing but the picture itself can change its pixels. */
+const leastExactMovement = 0.1;
 const leastMs = 1000;
+/** The frames that came quickest, as a share of all. */
+const quickestRatio = 0.05;
 /** The rate has settled when a second shows this share of what the later part does. */
 const settledRatio = 0.9;
 
@@ -65,13 +69,17 @@ function settlingOf(timesMs: readonly number[], seconds: ReturnType<typeof listS
 function judge(
   { doubtfulRatio, contrast, strongestChange, repeatChange, newAt }: NewPictures,
   isAtLeast: boolean,
+  isExact: boolean,
 ): { readonly confidence: Confidence; readonly reason: ConfidenceReason } {
   if (repeatChange > limits.repeatChange) return { confidence: 'low', reason: 'strong-compression' };
-  if (strongestChange < limits.faintChange) return { confidence: 'low', reason: 'faint-movement' };
+  if (!isExact && strongestChange < limits.faintChange) return { confidence: 'low', reason: 'faint-movement' };
   if (newAt.length < limits.fewPictures) return { confidence: 'low', reason: 'few-pictures' };
   // With next to no repeats there is nothing to hold new pictures against.
   if (isAtLeast)
-    return { confidence: strongestChange > 4 * limits.faintChange ? 'medium' : 'low', reason: 'at-recorded-rate' };
+    return {
+      confidence: isExact || strongestChange > 4 * limits.faintChange ? 'medium' : 'low',
+      reason: 'at-recorded-rate',
+    };
   return doubtfulRatio <= limits.doubtfulRatio && contrast >= limits.contrast
     ? { confidence: 'high', reason: 'clear' }
     : { confidence: 'low', reason: 'unclear-changes' };
@@ -103,13 +111,16 @@ export function summariseChanges(
   if (durationMs < leastMs || (!isExact && timesMs.length < 8)) return fail({ code: 'too-short', durationMs, leastMs });
   const told = isExact ? tellNewInExact(changes, timesMs) : tellNewPictures(changes, timesMs);
   const { newAt, strongestChange } = told;
-  if (strongestChange < leastMovement || newAt.length < 3)
+  if (strongestChange < (isExact ? leastExactMovement : leastMovement) || newAt.length < 3)
     return fail({ code: 'not-enough-movement', strongestChange });
   const newMs = newAt.map((i) => timesMs[i] as number);
   const intervalsMs = newMs.slice(1).map((atMs, i) => atMs - (newMs[i] as number));
-  const frameMs = medianOf(timesMs.slice(1).map((atMs, i) => atMs - (timesMs[i] as number)));
+  const frameMs = Float64Array.from(timesMs.slice(1), (atMs, i) => atMs - (timesMs[i] as number)).sort();
   const shownFps = rateOf(newMs);
-  const isAtLeast = rateBetweenFreezes(intervalsMs) > tellableRatio * (ceilingFps ?? 1000 / frameMs);
+  // A shared window sends frames only when something changes: the quickest show what it could have sent.
+  const seenFps = 1000 / percentileOfSorted(frameMs, isExact ? quickestRatio : 0.5);
+  const mostFps = isExact ? Math.min(ceilingFps ?? seenFps, seenFps) : (ceilingFps ?? seenFps);
+  const isAtLeast = rateBetweenFreezes(intervalsMs) > tellableRatio * mostFps;
   const order = Float64Array.from(intervalsMs).sort();
   const worst = order.slice(-Math.max(1, Math.floor(order.length / 100)));
   const deadlineMs = clipFps ? 1000 / clipFps : percentileOfSorted(order, 0.5);
@@ -125,7 +136,7 @@ export function summariseChanges(
     startDelayMs: (newMs[0] as number) - startMs,
     ...settlingOf(newMs, seconds),
     deadlineMs,
-    ...judge(told, isAtLeast),
+    ...judge(told, isAtLeast, isExact),
     intervalsMs,
   });
 }

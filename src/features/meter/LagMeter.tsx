@@ -131,13 +131,8 @@ export function LagMeter() {
           source={shown.source}
           doing={shown.doing}
           ownLoadRatio={shown.ownLoadRatio}
-          onKept={() => {
-            if (shown.source === 'window') capture.clear();
-            else {
-              recording.clear();
-              setFile(null);
-            }
-          }}
+          // The window stays shared, and the recording chosen: another stretch of it is another reading.
+          onKept={shown.source === 'window' ? capture.clear : recording.clear}
         />
       )}
       {way === 'share' && (
