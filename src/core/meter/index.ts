@@ -9,6 +9,7 @@ export {
   type ComparedField,
   type ComparedReading,
   type CompareFailure,
+  comparedFields,
   compareReadings,
   learnRepeatSpread,
   type PoolFigures,
