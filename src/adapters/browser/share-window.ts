@@ -6,8 +6,8 @@ export interface SharedWindow {
   readonly stream: MediaStream;
   /** The most frames a second that come; null where the browser does not say. */
   readonly ceilingFps: number | null;
-  /** Its frames from now on, to be handed to a worker. */
-  readonly openFrames: () => ReadableStream<VideoFrame>;
+  /** Its frames from now on, to be handed to a worker; `close` ends what gives them, and the window stays shared. */
+  readonly openFrames: () => { readonly frames: ReadableStream<VideoFrame>; readonly close: () => void };
   readonly onEnded: (listener: () => void) => void;
   readonly stop: () => void;
 }
@@ -29,8 +29,10 @@ export async function shareWindow(): Promise<Result<SharedWindow, CaptureFailure
     return succeed({
       stream,
       ceilingFps: track.getSettings().frameRate ?? null,
-      // Each measurement reads a track of its own, so that ending one leaves the window shared.
-      openFrames: () => new MediaStreamTrackProcessor({ track: track.clone() as MediaStreamVideoTrack }).readable,
+      openFrames: () => {
+        const own = track.clone() as MediaStreamVideoTrack;
+        return { frames: new MediaStreamTrackProcessor({ track: own }).readable, close: () => own.stop() };
+      },
       onEnded: (listener) => track.addEventListener('ended', listener),
       stop: () => {
         for (const each of stream.getTracks()) each.stop();

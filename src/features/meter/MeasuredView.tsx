@@ -17,6 +17,9 @@ const Frame = styled.div`
   video { display: block; max-width: 100%; max-height: 300px; }
 `;
 
+/** Height that browsers give a recording's controls. */
+const controlsPx = 44;
+
 interface MeasuredViewProps {
   /** A recording, or the window that is shared now. */
   readonly source: File | MediaStream;
@@ -58,7 +61,9 @@ export function MeasuredView({ source, label, part, size, onPart }: MeasuredView
           setSeen({ widthPx: currentTarget.videoWidth, heightPx: currentTarget.videoHeight })
         }
       />
-      {drawnOn && drawnOn.widthPx > 0 && <PartPicker part={part} size={drawnOn} onChange={onPart} />}
+      {drawnOn && drawnOn.widthPx > 0 && (
+        <PartPicker part={part} size={drawnOn} spareBelowPx={isLive ? 0 : controlsPx} onChange={onPart} />
+      )}
     </Frame>
   );
 }

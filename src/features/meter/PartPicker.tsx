@@ -5,14 +5,16 @@ import styled from 'styled-components';
 import type { PictureRegion } from '@/core/meter';
 import { colour } from '@/ui/tokens';
 
-const Area = styled.div`
+const Area = styled.div<{ readonly $spareBelowPx: number }>`
   position: absolute;
-  inset: 0;
+  inset: 0 0 ${({ $spareBelowPx }) => $spareBelowPx}px;
   cursor: crosshair;
   touch-action: none;
 `;
 const Part = styled.div`
   position: absolute;
+  /* Dragging begins inside it as anywhere; keys reach it all the same. */
+  pointer-events: none;
   border: 3px dashed ${colour.oil};
   outline: 1px solid ${colour.ink};
   &:focus-visible { outline: 3px solid ${colour.enamel}; outline-offset: 2px; }
@@ -24,6 +26,8 @@ const leastPx = 16;
 interface PartPickerProps {
   readonly part: PictureRegion | null;
   readonly size: { readonly widthPx: number; readonly heightPx: number };
+  /** What is left free below for the controls of a recording; the part may reach into it by keys and figures. */
+  readonly spareBelowPx: number;
   readonly onChange: (part: PictureRegion) => void;
 }
 
@@ -43,12 +47,13 @@ function shifted(part: PictureRegion, size: PartPickerProps['size'], change: Par
  * The part that is measured, over the picture: drawn anew by dragging, moved by arrow keys, resized by arrow keys with
  * Shift.
  */
-export function PartPicker({ part, size, onChange }: PartPickerProps) {
+export function PartPicker({ part, size, spareBelowPx, onChange }: PartPickerProps) {
   const area = useRef<HTMLDivElement>(null);
   const [drawn, setDrawn] = useState<PictureRegion | null>(null);
   const from = useRef<{ readonly xPx: number; readonly yPx: number } | null>(null);
   const placeOf = (event: PointerEvent): { readonly xPx: number; readonly yPx: number } => {
-    const box = area.current?.getBoundingClientRect();
+    // The whole picture, controls included.
+    const box = area.current?.parentElement?.getBoundingClientRect();
     if (!box) return { xPx: 0, yPx: 0 };
     const within = (ratio: number, whole: number): number => Math.round(Math.max(0, Math.min(1, ratio)) * whole);
     return {
@@ -85,25 +90,27 @@ export function PartPicker({ part, size, onChange }: PartPickerProps) {
   const shown = drawn ?? part;
   const percent = (value: number, whole: number): string => `${(100 * value) / whole}%`;
   return (
-    <Area
-      ref={area}
-      onPointerDown={(event) => {
-        from.current = placeOf(event);
-        event.currentTarget.setPointerCapture(event.pointerId);
-      }}
-      onPointerMove={(event) => {
-        if (!from.current) return;
-        const to = placeOf(event);
-        setDrawn({
-          xPx: Math.min(from.current.xPx, to.xPx),
-          yPx: Math.min(from.current.yPx, to.yPx),
-          widthPx: Math.abs(to.xPx - from.current.xPx),
-          heightPx: Math.abs(to.yPx - from.current.yPx),
-        });
-      }}
-      onPointerUp={finish}
-      onPointerCancel={finish}
-    >
+    <>
+      <Area
+        ref={area}
+        $spareBelowPx={spareBelowPx}
+        onPointerDown={(event) => {
+          from.current = placeOf(event);
+          event.currentTarget.setPointerCapture(event.pointerId);
+        }}
+        onPointerMove={(event) => {
+          if (!from.current) return;
+          const to = placeOf(event);
+          setDrawn({
+            xPx: Math.min(from.current.xPx, to.xPx),
+            yPx: Math.min(from.current.yPx, to.yPx),
+            widthPx: Math.abs(to.xPx - from.current.xPx),
+            heightPx: Math.abs(to.yPx - from.current.yPx),
+          });
+        }}
+        onPointerUp={finish}
+        onPointerCancel={finish}
+      />
       {shown && (
         <Part
           role="img"
@@ -119,6 +126,6 @@ export function PartPicker({ part, size, onChange }: PartPickerProps) {
           }}
         />
       )}
-    </Area>
+    </>
   );
 }

@@ -59,7 +59,9 @@ export function useCapture(): CaptureControls {
     async (request: Omit<CaptureRequest, 'ceilingFps'>) => {
       const from = held.current;
       if (!from) return;
-      await begin((report) => startCapture(from.openFrames(), { ...request, ceilingFps: from.ceilingFps }, report));
+      const { frames, close } = from.openFrames();
+      await begin((report) => startCapture(frames, { ...request, ceilingFps: from.ceilingFps }, report));
+      close();
     },
     [begin],
   );
