@@ -2,13 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { createReading, type Reading } from '@/core/card';
 import { type CaptureFailure, type CompareFailure, comparedFields, type MeterFailure } from '@/core/meter';
 import type { ReadingsFailure } from '@/core/readings';
+import { expectGoodWords } from '../../tests/stand-ins/good-words';
 import { describeMeterFailure, describeTapped } from './meter';
 import { describeChange, describeCompareFailure, describeReadingsFailure, describeReadingWay } from './readings';
-
-const expectGoodWords = (text: string): void => {
-  expect(text).toMatch(/[.)]$/);
-  expect(text).not.toMatch(/!|invalid|unknown error|undefined|NaN|oops|please/i);
-};
 
 describe('what can go wrong with a reading', () => {
   it('is told in plain sentences that say what to do', () => {

@@ -104,6 +104,8 @@ test('tells how scrubbing feels in figures, and keeps them with what took them',
   await expect(meter.getByText(/drag the playhead to and fro/)).toBeVisible();
   const shown = meter.getByRole('region', { name: 'What it showed' });
   await expect(shown).toContainText('Longest wait', { timeout: 30_000 });
+  // What is chosen for the next time does not change what was measured.
+  await meter.getByRole('radiogroup', { name: 'What you will do' }).getByText('Playing').click();
   await expect(shown).toContainText('Usual wait for a new picture');
   await shown.getByRole('button', { name: 'Store as a reading' }).click();
   await expect(meter.getByRole('region', { name: 'Readings on this card' })).toContainText(

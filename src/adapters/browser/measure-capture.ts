@@ -4,6 +4,7 @@ import {
   type CaptureProgress,
   type CaptureReading,
   type CaptureRequest,
+  leastChange,
   Meter,
   type MeterReading,
   recentMs,
@@ -15,8 +16,6 @@ import { GreyReader } from './grey-reader';
 const reportEveryMs = 250;
 /** Nothing for so long is worth telling. */
 const quietMs = 2000;
-/** A change this small is none; frames are exact here. */
-const leastChange = 0.05;
 
 /** Above this share of a core frames wait, and a browser drops those that wait too long. */
 const mostOwnLoadRatio = 0.5;

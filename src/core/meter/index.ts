@@ -20,6 +20,7 @@ export { nextShownMs, type PracticePattern, practicePatterns } from './practice-
 export type { RecordingFailure, RecordingProgress, RecordingReading, RecordingRequest } from './recording';
 export { summariseChanges } from './summarise';
 export { type Press, summarisePresses } from './taps';
+export { leastChange } from './tell-new';
 export type {
   Confidence,
   ConfidenceReason,

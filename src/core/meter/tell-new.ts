@@ -15,7 +15,7 @@ export interface NewPictures {
 }
 
 /** Less than this many grey levels is nothing that anybody sees, and no recorder keeps; nor is this share of the strongest. */
-const leastChange = 0.05;
+export const leastChange = 0.05;
 const leastRatio = 0.008;
 /** New pictures and repeats are told apart in windows of this length, one every step. */
 const windowMs = 1000;

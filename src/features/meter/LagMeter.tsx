@@ -61,6 +61,8 @@ export function LagMeter() {
   const [file, setFile] = useState<File | null>(null);
   const [chosen, setChosen] = useState<Chosen>(everything);
   const [choice, setChoice] = useState<CaptureChoice>(playing);
+  /** What the person did while it was measured: the choice may be for the next time by now. */
+  const [measuredDoing, setMeasuredDoing] = useState<Reading['doing']>('playing');
   const [tapped, setTapped] = useState<TappedReading | null>(null);
   const [isOver, setOver] = useState(false);
   const clipFps = keptState(card).setup.targetFps;
@@ -87,7 +89,7 @@ export function LagMeter() {
       ? {
           reading: capture.state.measured.reading,
           source: 'window',
-          doing: choice.doing,
+          doing: measuredDoing,
           ownLoadRatio: capture.state.measured.ownLoadRatio,
         }
       : way === 'recording' && recording.state.status === 'done'
@@ -140,9 +142,10 @@ export function LagMeter() {
           capture={capture}
           choice={choice}
           onChoose={(patch) => setChoice((current) => ({ ...current, ...patch }))}
-          onMeasure={() =>
-            capture.measure({ region: choice.part, clipFps, countInMs, lengthMs: choice.lengthSec * 1000 })
-          }
+          onMeasure={() => {
+            setMeasuredDoing(choice.doing);
+            capture.measure({ region: choice.part, clipFps, countInMs, lengthMs: choice.lengthSec * 1000 });
+          }}
         />
       )}
       {way === 'recording' && (
