@@ -27,6 +27,7 @@ const itemNames = {
   trial: 'trial',
   'decode-test': 'test-play',
   answer: 'answer',
+  'working-set': 'working set',
 } as const;
 
 /** Why a change was not made. */
@@ -46,8 +47,14 @@ export function describeCommandFailure(failure: CommandFailure): string {
       return 'That trial has already ended.';
     case 'trial-needs-reading':
       return 'Take a reading first: without one there is nothing to compare with.';
+    case 'trial-in-working-set':
+      return 'Another working set is switched to. Switch back to the fixes as you kept them, then try this.';
+    case 'working-set-in-use':
+      return 'This working set is in use. Switch to another first; then it can be deleted.';
+    case 'too-many-working-sets':
+      return `A card holds up to ${failure.most} working sets. Delete one that you no longer use.`;
     case 'reading-empty':
-      return 'A reading needs a frame rate, or how scrubbing felt, or both.';
+      return 'A reading needs at least one figure or one answer. Type what you saw, or choose how it played.';
     case 'reading-in-use':
       return 'A trial rests on this reading, so it stays. Undoing the trial does not delete it.';
     default:

@@ -1,5 +1,4 @@
-import { assertNever } from '@/core/assert-never';
-import type { FirstThingId, LagKind, LagMoment, ScrubFeel, TrialAdvice } from '@/core/card';
+import type { FirstThingId, LagKind, LagMoment, ScrubFeel } from '@/core/card';
 
 interface QuestionText {
   readonly question: string;
@@ -57,20 +56,3 @@ export const scrubFeelTexts: Readonly<Record<ScrubFeel, { readonly label: string
   jumpy: { label: 'Jumpy', what: 'it follows with gaps' },
   unusable: { label: 'Unusable', what: 'it waits a second or more' },
 };
-
-/** What two readings of a trial speak for. */
-export function describeAdvice(advice: TrialAdvice): { readonly label: string; readonly why: string } {
-  switch (advice) {
-    case 'keep':
-      return { label: 'Better', why: 'It helped by more than two readings differ by chance. Keep it.' };
-    case 'undo':
-      return { label: 'Worse', why: 'It got worse. Undo it, and set it back in the editor.' };
-    case 'no-clear-change':
-      return {
-        label: 'No clear change',
-        why: 'The readings differ by less than a tenth, as two readings of the same thing do. Undo it: every kept change costs something.',
-      };
-    default:
-      return assertNever(advice);
-  }
-}

@@ -1,12 +1,18 @@
 import { assertNever } from '@/core/assert-never';
-import type { Reading } from '@/core/card';
+import type { MeasuredReading, Reading } from '@/core/card';
 import type { ComparedField, CompareFailure, ReadingChange } from '@/core/meter';
 import type { ReadingsFailure } from '@/core/readings';
 import { formatFps } from './format';
 
+const sourceTexts: Readonly<Record<MeasuredReading['source'], string>> = {
+  window: 'window shared',
+  recording: 'recording',
+  practice: 'practice machine',
+};
+
 /** How a reading was taken. */
 export function describeReadingWay({ how, measured }: Reading): string {
-  if (measured) return measured.source === 'window' ? 'window shared' : 'recording';
+  if (measured) return sourceTexts[measured.source];
   return how === 'tapped' ? 'tapped' : how === 'metered' ? 'measured' : 'typed';
 }
 

@@ -1,15 +1,13 @@
 import { type Remote, wrap } from 'comlink';
 import type { JobCard } from '@/core/card';
 import { fail, type Result, succeed } from '@/core/result';
-import type { DiagnosisAnswer, DiagnosisWorkerApi } from './diagnosis.protocol';
+import type { DiagnosisAnswer, DiagnosisWorkerApi, ExplanationAnswer } from './diagnosis.protocol';
 
 /** Why there is no answer: a newer question was put, the worker broke or took too long, or it was closed. */
 export type DiagnosisFailure =
   | { readonly code: 'diagnosis-stale' }
   | { readonly code: 'diagnosis-broke'; readonly detail: string }
   | { readonly code: 'diagnosis-closed' };
-
-type Outcome = Result<DiagnosisAnswer, DiagnosisFailure>;
 
 /** An answer takes less than a second on slow machines; after this long it has hung. */
 const usualLimitMs = 30_000;
@@ -20,7 +18,7 @@ export class DiagnosisClient {
   /** Held as long as the worker: once nobody holds it, Comlink tells the worker to stop listening. */
   private api: Remote<DiagnosisWorkerApi> | null = null;
   private newestId = 0;
-  private settleOpen: ((outcome: Outcome) => void) | null = null;
+  private settleOpen: ((failure: DiagnosisFailure) => void) | null = null;
 
   constructor(
     private readonly createWorker: () => Worker = () =>
@@ -28,35 +26,51 @@ export class DiagnosisClient {
     private readonly limitMs: number = usualLimitMs,
   ) {}
 
-  /** Never rejects. A question that is still open is answered with `diagnosis-stale`. */
-  ask(card: JobCard): Promise<Outcome> {
-    const requestId = ++this.newestId;
+  /** Never rejects. Whatever is still open is answered with `diagnosis-stale`. */
+  ask(card: JobCard): Promise<Result<DiagnosisAnswer, DiagnosisFailure>> {
     if (this.settleOpen) {
       // What is under way would hold up the newer question, and nobody waits for it any more.
       this.endWorker();
-      this.settleOpen(fail({ code: 'diagnosis-stale' }));
+      this.settleOpen({ code: 'diagnosis-stale' });
     }
+    return this.put((api, requestId) => api.diagnose(requestId, card));
+  }
+
+  /** Why the answer that was given last is what it is. Never rejects; a newer question makes it stale. */
+  async explain(): Promise<Result<ExplanationAnswer, DiagnosisFailure>> {
+    if (this.settleOpen) return fail({ code: 'diagnosis-stale' });
+    const answer = await this.put((api, requestId) => api.explain(requestId));
+    if (!answer.ok) return answer;
+    return answer.value ? succeed(answer.value) : fail({ code: 'diagnosis-stale' });
+  }
+
+  private put<T extends { readonly requestId: number } | null>(
+    work: (api: Remote<DiagnosisWorkerApi>, requestId: number) => Promise<T>,
+  ): Promise<Result<T, DiagnosisFailure>> {
+    const requestId = ++this.newestId;
     return new Promise((resolve) => {
       const timer = setTimeout(() => this.breakOff(`no answer for ${this.limitMs} ms`), this.limitMs);
-      const settle = (outcome: Outcome): void => {
+      const settle = (outcome: Result<T, DiagnosisFailure>): void => {
         clearTimeout(timer);
-        if (this.settleOpen === settle) this.settleOpen = null;
+        if (this.settleOpen === failOpen) this.settleOpen = null;
         resolve(outcome);
       };
-      this.settleOpen = settle;
-      this.openApi()
-        .diagnose(requestId, card)
-        .then(
-          (answer) => settle(answer.requestId === this.newestId ? succeed(answer) : fail({ code: 'diagnosis-stale' })),
-          (error: Error) => settle(fail({ code: 'diagnosis-broke', detail: error.message })),
-        );
+      const failOpen = (failure: DiagnosisFailure): void => settle(fail(failure));
+      this.settleOpen = failOpen;
+      work(this.openApi(), requestId).then(
+        (answer) =>
+          settle(
+            answer === null || answer.requestId === this.newestId ? succeed(answer) : fail({ code: 'diagnosis-stale' }),
+          ),
+        (error: Error) => failOpen({ code: 'diagnosis-broke', detail: error.message }),
+      );
     });
   }
 
   /** Ends the worker; an open question is settled. */
   close(): void {
     this.endWorker();
-    this.settleOpen?.(fail({ code: 'diagnosis-closed' }));
+    this.settleOpen?.({ code: 'diagnosis-closed' });
   }
 
   private endWorker(): void {
@@ -77,6 +91,6 @@ export class DiagnosisClient {
 
   private breakOff(detail: string): void {
     this.endWorker();
-    this.settleOpen?.(fail({ code: 'diagnosis-broke', detail }));
+    this.settleOpen?.({ code: 'diagnosis-broke', detail });
   }
 }

@@ -1,3 +1,4 @@
+import type { Explanation } from '@/core/belief';
 import type { JobCard } from '@/core/card';
 import type { Diagnosis } from '@/core/diagnose';
 
@@ -8,7 +9,16 @@ export interface DiagnosisAnswer {
   readonly computeMs: number;
 }
 
+/** Why the last diagnosis is what it is. */
+export interface ExplanationAnswer {
+  readonly requestId: number;
+  readonly explanation: Explanation;
+  readonly computeMs: number;
+}
+
 /** What the diagnosis worker offers. */
 export interface DiagnosisWorkerApi {
   readonly diagnose: (requestId: number, card: JobCard) => DiagnosisAnswer;
+  /** Explains the diagnosis that was asked for last; null where there was none. */
+  readonly explain: (requestId: number) => ExplanationAnswer | null;
 }

@@ -4,12 +4,12 @@ import { type Coefficients, compile } from '../load/compile';
 import { createOutcomes, evaluate, type Outcomes } from '../load/evaluate';
 import { drawParameterSamples, drawRanks } from '../load/parameter-samples';
 import { drawParameter } from '../load/parameters';
-import { type ParameterSamples, type Parameters, type SetupState, type TroubleId, troubleIds } from '../load/types';
+import { type ParameterSamples, type Parameters, type SetupState, troubleIds } from '../load/types';
 import { createRandom, type Random, seedOf } from '../numbers/random';
 import type { Complaint } from './complaint';
 import { baseStateOf, complaintsOf, listEvidence, priorFactsOf } from './evidence';
 import { type Hypothesis, listHypotheses } from './hypotheses';
-import type { Evidence, WeighedSamples } from './weighing';
+import { type Evidence, severityName, viewSamples } from './weighing';
 
 /** One hypothesis that is still in question, with equally weighted samples of everything else that is unknown. */
 export interface BeliefPart {
@@ -75,10 +75,8 @@ const alwaysMoved: readonly (keyof Parameters)[] = [
   'graphicsMemoryFactor',
 ];
 
-const severityName = (id: TroubleId): keyof Parameters => `${id}Severity`;
-
 /** Evidence under one list of fixes, with the hypothesis' set-up compiled for it. */
-interface EvidenceGroup {
+export interface EvidenceGroup {
   readonly state: SetupState;
   readonly coefficients: Coefficients;
   readonly evidence: readonly Evidence[];
@@ -139,12 +137,7 @@ class Particles {
     into.fill(0, 0, this.count);
     for (const { state, coefficients, evidence, isPlayingOnly } of this.groups) {
       evaluate(coefficients, samples, this.scratch.outcomes, { to: this.count, isPlayingOnly });
-      const view: WeighedSamples = {
-        state,
-        out: this.scratch.outcomes,
-        index: 0,
-        severityOf: (id) => (state.hidden.troubles[id] > 0 ? (samples[severityName(id)][view.index] as number) : 0),
-      };
+      const view = viewSamples(state, samples, this.scratch.outcomes);
       for (const { addTo } of evidence) addTo(into, view, this.count);
     }
   }
@@ -269,7 +262,8 @@ function temper(particles: Particles, random: Random): number {
   return logEvidence;
 }
 
-function groupEvidence(hypothesis: Hypothesis, evidence: readonly Evidence[]): readonly EvidenceGroup[] {
+/** The evidence under each list of fixes, compiled for a hypothesis. */
+export function groupEvidence(hypothesis: Hypothesis, evidence: readonly Evidence[]): readonly EvidenceGroup[] {
   const byFixes = new Map<string, { readonly fixes: readonly FixUse[]; readonly evidence: Evidence[] }>();
   for (const item of evidence) {
     const key = JSON.stringify(item.fixes);

@@ -53,6 +53,7 @@ function listOfComplaints(card: JobCard): readonly Evidence[] {
     {
       key: ` complained of ${complaint.join()}`,
       fixes: [],
+      source: { kind: 'complaint' },
       isAboutPlayingOnly: false,
       addTo: weighEach(({ state, out, index }) => {
         const playingGap = gapIn('playing', state, out, index);
@@ -79,9 +80,10 @@ function listOfContrasts(card: JobCard, targetFps: number): readonly Evidence[] 
     Number.POSITIVE_INFINITY,
     readingSpread.felt / 2,
   );
-  const fineWithout = (what: string, fix: FixUse): Evidence => ({
+  const fineWithout = (what: 'effects' | 'layers', fix: FixUse): Evidence => ({
     key: ` fine without ${what}`,
     fixes: [fix],
+    source: { kind: 'contrast', without: what },
     isAboutPlayingOnly: true,
     addTo: fine,
   });
@@ -100,6 +102,7 @@ function listOfAnswers(card: JobCard): readonly Evidence[] {
       {
         key: `${keyOfFixes(fixes)} ${questionId} ${answer}`,
         fixes,
+        source: { kind: 'answer' as const, questionId, answer },
         isAboutPlayingOnly: false,
         addTo: weighEach((view) => Math.log(Math.max(1e-3, question.chances(view)[at] ?? 0))),
       },

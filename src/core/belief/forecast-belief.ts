@@ -21,9 +21,16 @@ export const outcomesUnder = (
   belief: Belief,
   fixes: readonly FixAtLevel[],
   options: EvaluateOptions = {},
+): readonly PartOutcomes[] => outcomesWith(belief, (state) => applyFixes(state, fixes), options);
+
+/** The same with any change of the set-up. */
+const outcomesWith = (
+  belief: Belief,
+  change: (state: SetupState) => SetupState,
+  options: EvaluateOptions,
 ): readonly PartOutcomes[] =>
   belief.parts.map((part) => {
-    const state = applyFixes(part.hypothesis.state, fixes);
+    const state = change(part.hypothesis.state);
     const out = createOutcomes(part.count);
     evaluate(compile(state, 'heaviest'), part.samples, out, options);
     return { part, state, out, sampleWeight: part.weight / part.count };
@@ -44,6 +51,9 @@ export interface GapForecast {
 export interface BeliefForecast extends GapForecast {
   readonly shownFps: Range;
   readonly scrubMs: Range;
+  readonly openingSec: Range;
+  /** Until a clip that was not used yet stands in its viewer. */
+  readonly lookMs: Range;
 }
 
 function gapForecastOf({ complaint }: Belief, parts: readonly PartOutcomes[]): GapForecast {
@@ -65,9 +75,19 @@ export function gapUnder(belief: Belief, fixes: readonly FixAtLevel[]): GapForec
 }
 
 /** Ranges and the probability of a usable preview under some fixes. */
-export function forecastUnder(belief: Belief, fixes: readonly FixAtLevel[]): BeliefForecast {
-  const parts = outcomesUnder(belief, fixes);
+export const forecastUnder = (belief: Belief, fixes: readonly FixAtLevel[]): BeliefForecast =>
+  forecastWith(belief, (state) => applyFixes(state, fixes));
+
+/** The same with any change of the set-up. */
+export function forecastWith(belief: Belief, change: (state: SetupState) => SetupState): BeliefForecast {
+  const parts = outcomesWith(belief, change, {});
   const rangeOf = (name: keyof Outcomes): Range =>
     weightedRangeOf(parts.map(({ out, sampleWeight }) => ({ values: out[name], weight: sampleWeight })));
-  return { ...gapForecastOf(belief, parts), shownFps: rangeOf('shownFps'), scrubMs: rangeOf('scrubMs') };
+  return {
+    ...gapForecastOf(belief, parts),
+    shownFps: rangeOf('shownFps'),
+    scrubMs: rangeOf('scrubMs'),
+    openingSec: rangeOf('openingSec'),
+    lookMs: rangeOf('lookMs'),
+  };
 }

@@ -42,7 +42,7 @@ const weighFeltScrub = (low: number, high: number, spread: number) => {
 };
 
 /** One thing that readings say, whatever the fixes; its key is the same for the same thing. */
-type Saying = Omit<Evidence, 'fixes'>;
+type Saying = Omit<Evidence, 'fixes' | 'source'>;
 
 const saidOf = (name: OutcomeName, key: string, addTo: Evidence['addTo']): Saying => ({
   key: `${name} ${key}`,
@@ -206,6 +206,7 @@ export function listReadingEvidence(
       ...said,
       key: `${key} ${said.key}`,
       fixes,
+      source: { kind: 'readings' as const, fixes, moment },
     }));
   });
 }

@@ -33,7 +33,7 @@ export interface PartShares {
 }
 
 /** A cause counts as present where it has at least this part of the gap. */
-const presentRatio = 0.1;
+export const presentRatio = 0.1;
 /** More than three present causes are not told apart: the weakest are left out. */
 const mostPlayers = 3;
 

@@ -1,5 +1,6 @@
-import type { FixUse } from '../card/types';
+import type { FixUse, Reading } from '../card/types';
 import type { Outcomes } from '../load/evaluate';
+import type { ParameterSamples, Parameters, SetupState, TroubleId } from '../load/types';
 import { type Complaint, gapOf } from './complaint';
 import { createBoundsWeigher, createValueWeigher, type Weigher } from './likelihood';
 import type { SampleView } from './questions';
@@ -7,11 +8,33 @@ import type { SampleView } from './questions';
 /** The samples of one hypothesis; `index` is for the weigher to move. */
 export type WeighedSamples = SampleView & { index: number };
 
+/** Where something that is known comes from, for telling a person. */
+export type EvidenceSource =
+  | { readonly kind: 'readings'; readonly fixes: readonly FixUse[]; readonly moment: Reading['moment'] }
+  | { readonly kind: 'answer'; readonly questionId: string; readonly answer: string }
+  | { readonly kind: 'complaint' }
+  | { readonly kind: 'contrast'; readonly without: 'effects' | 'layers' };
+
+/** The samples of one hypothesis under some fixes, to be weighed. */
+export function viewSamples(state: SetupState, samples: ParameterSamples, out: Outcomes): WeighedSamples {
+  const view: WeighedSamples = {
+    state,
+    out,
+    index: 0,
+    severityOf: (id) => (state.hidden.troubles[id] > 0 ? (samples[severityName(id)][view.index] as number) : 0),
+  };
+  return view;
+}
+
+/** The parameter that says how bad a trouble is. */
+export const severityName = (id: TroubleId): keyof Parameters => `${id}Severity`;
+
 /** One thing that is known of a preview under some fixes. */
 export interface Evidence {
   /** The same for the same thing, so that the order in which it was written down does not matter. */
   readonly key: string;
   readonly fixes: readonly FixUse[];
+  readonly source: EvidenceSource;
   /** Whether it looks at nothing but how the preview plays, which is quicker to work out. */
   readonly isAboutPlayingOnly: boolean;
   /** Adds the logarithm of how likely it is for each of the first `count` samples. */

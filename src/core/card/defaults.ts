@@ -1,6 +1,6 @@
 import type { Fact } from '../machine/facts';
 import { jobCardFormat, jobCardVersion } from './schema';
-import type { CardEditor, JobCard } from './types';
+import type { CardEditor, EditorProfile, ExportCheckState, JobCard } from './types';
 
 const assumed = <T>(value: T): Fact<T> => ({ value, source: 'assumed' });
 
@@ -25,8 +25,27 @@ export const unknownEditor: CardEditor = {
   },
 };
 
+/** An editor of which the person has said nothing yet. */
+export const unknownProfile: EditorProfile = {
+  name: '',
+  viewers: '',
+  previews: '',
+  attachWay: 'unknown',
+  lacks: [],
+  notes: [],
+};
+
+/** Nothing asked or ticked before export. */
+export const openExportCheck: ExportCheckState = { pointsAtCopies: 'unknown', ticked: [] };
+
 /** An empty card. Everything about the machine is assumed (a four-core laptop with shared graphics) until told. */
-export function createJobCard(input: { readonly id: string; readonly title: string; readonly nowMs: number }): JobCard {
+export function createJobCard(input: {
+  readonly id: string;
+  readonly title: string;
+  readonly nowMs: number;
+  /** What is known of the person's editor from their card before. */
+  readonly editorProfile?: EditorProfile;
+}): JobCard {
   return {
     format: jobCardFormat,
     version: jobCardVersion,
@@ -89,6 +108,11 @@ export function createJobCard(input: { readonly id: string; readonly title: stri
     answers: [],
     refused: [],
     putBackDone: [],
+    editorProfile: input.editorProfile ?? unknownProfile,
+    workingSets: [],
+    workingSetId: null,
+    chosenPlan: [],
+    exportCheck: openExportCheck,
     finishedSteps: [],
   };
 }

@@ -1,20 +1,43 @@
-import type { FixUse, JobCard, Reading, Trial } from './types';
+import { isSwitchable } from '../fixes/fix-facts';
+import type { FixUse, JobCard, Reading, Trial, WorkingSet } from './types';
+
+/** Kept trials whose fix is still made, in the order in which they were kept; the newest level of each only. */
+export const keptTrials = (card: JobCard): readonly Trial[] =>
+  card.trials.reduce<readonly Trial[]>((kept, trial) => {
+    if (trial.status !== 'kept') return kept;
+    const others = kept.filter(({ fix }) => fix.id !== trial.fix.id);
+    return trial.direction === 'make' ? [...others, trial] : others;
+  }, []);
 
 /** Kept fixes in the order in which they were kept, the newest level of each only. */
-export const keptFixes = (card: JobCard): readonly FixUse[] => {
-  const kept = card.trials.filter((trial) => trial.status === 'kept').map((trial) => trial.fix);
-  return kept.filter((fix, i) => !kept.slice(i + 1).some((later) => later.id === fix.id));
-};
+export const keptFixes = (card: JobCard): readonly FixUse[] => keptTrials(card).map(({ fix }) => fix);
 
 /** The trial under way, or null. */
 export const openTrial = (card: JobCard): Trial | null => card.trials.find((trial) => trial.status === 'open') ?? null;
 
-/** Kept fixes and, last, the one on trial. */
+/** The working set switched to, or null where the kept fixes are as they were kept. */
+export const workingSetInUse = (card: JobCard): WorkingSet | null =>
+  card.workingSets.find(({ id }) => id === card.workingSetId) ?? null;
+
+/** The kept fixes with those of a working set in place of the ones that people switch to and fro. */
+export const fixesOfSet = (card: JobCard, set: WorkingSet | null): readonly FixUse[] =>
+  set ? [...keptFixes(card).filter(({ id }) => !isSwitchable(id)), ...set.fixes] : keptFixes(card);
+
+/** Everything that is set in the editor now: kept fixes, switched by a working set, and last the one on trial. */
 export function fixesInForce(card: JobCard): readonly FixUse[] {
   const trial = openTrial(card);
-  const kept = keptFixes(card);
-  return trial ? [...kept.filter((fix) => fix.id !== trial.fix.id), trial.fix] : kept;
+  const settled = fixesOfSet(card, workingSetInUse(card));
+  if (!trial) return settled;
+  const others = settled.filter((fix) => fix.id !== trial.fix.id);
+  return trial.direction === 'make' ? [...others, trial.fix] : others;
 }
+
+/** The card as it is without the working set: what progress and diagnosis look at. */
+export const withoutWorkingSet = (card: JobCard): JobCard =>
+  card.workingSetId === null ? card : { ...card, workingSetId: null };
+
+/** Whether two uses are of one fix at one level. */
+export const isSameFix = (a: FixUse, b: FixUse): boolean => a.id === b.id && a.level === b.level;
 
 const nameOf = (fix: FixUse): string => `${fix.id}=${fix.level}`;
 

@@ -1,15 +1,15 @@
 export * from './commands';
 export { createCardClip } from './create-card-clip';
 export { createReading } from './create-reading';
-export { createJobCard, unknownEditor } from './defaults';
+export { createJobCard, unknownEditor, unknownProfile } from './defaults';
 export { deriveBaseState, targetFpsOf } from './derive-setup';
 export * from './fixes-in-force';
 export { type HardwareVerdict, hardwareVerdictOf } from './hardware-verdict';
 export { migrateCard } from './migrations';
 export { type CardFailure, parseCard, parseCardText, serializeCard } from './parse-card';
-export { isReadyToExport, listPutBack, type PutBackLine } from './put-back';
-export { adviseTrial, type TrialAdvice } from './recommend';
+export { isReadyToExport, listPutBack, mayPointAtCopies, type PutBackLine } from './put-back';
 export {
+  editorAttachWays,
   firstThingIds,
   jobCardSchema,
   lagKinds,

@@ -103,6 +103,22 @@ function addMeasurements(card: RawCard): RawCard {
   return { ...card, version: 4, readings };
 }
 
+/** Trials went one way only; nothing was kept of the person's editor, of working sets, or of a chosen plan. */
+function addLoop(card: RawCard): RawCard {
+  const toTrial = (trial: unknown) =>
+    isRecord(trial) ? { ...trial, direction: 'make', madeAtMs: trial.endedAtMs ?? null } : trial;
+  return {
+    ...card,
+    version: 5,
+    trials: isList(card.trials) ? card.trials.map(toTrial) : card.trials,
+    editorProfile: { name: '', viewers: '', previews: '', attachWay: 'unknown', lacks: [], notes: [] },
+    workingSets: [],
+    workingSetId: null,
+    chosenPlan: [],
+    exportCheck: { pointsAtCopies: 'unknown', ticked: [] },
+  };
+}
+
 /**
  * One step a version: `migrations[1]` turns a version 1 document into a version 2 one, and so on.
  * Steps are pure, never removed, and each comes with a stored example in its test. Version 1 is the first.
@@ -111,6 +127,7 @@ export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = 
   1: addClipKinds,
   2: addDiagnosis,
   3: addMeasurements,
+  4: addLoop,
 };
 
 /** Takes a document up to `newest` step by step; throws where a step is missing, which a test rules out. */

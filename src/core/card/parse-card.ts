@@ -25,7 +25,7 @@ function describeAt(document: unknown, path: readonly PropertyKey[]): string {
   return text.length > 60 ? `${text.slice(0, 57)}…` : text;
 }
 
-/** The first reference that leads nowhere: trials name readings, the put-back list names trials. */
+/** The first reference that leads nowhere: trials name readings, the put-back list names trials, a set is in use. */
 function findBrokenReference(card: JobCard): { readonly path: string; readonly missingId: string } | null {
   const readingIds = new Set(card.readings.map((reading) => reading.id));
   const trialIds = new Set(card.trials.map((trial) => trial.id));
@@ -36,7 +36,11 @@ function findBrokenReference(card: JobCard): { readonly path: string; readonly m
       return { path: `trials.${i}.afterReadingId`, missingId: trial.afterReadingId };
   }
   const missingId = card.putBackDone.find((id) => !trialIds.has(id));
-  return missingId === undefined ? null : { path: 'putBackDone', missingId };
+  if (missingId !== undefined) return { path: 'putBackDone', missingId };
+  const { workingSetId } = card;
+  return workingSetId === null || card.workingSets.some(({ id }) => id === workingSetId)
+    ? null
+    : { path: 'workingSetId', missingId: workingSetId };
 }
 
 /** The first fix on the card that is known and does not have the level given; applying it would be a bug. */
@@ -46,6 +50,10 @@ function findWrongLevel(card: JobCard): { readonly path: string; readonly receiv
     ...card.readings.flatMap(({ fixes }, i) =>
       fixes.map((fix, k) => ({ path: `readings.${i}.fixes.${k}.level`, fix })),
     ),
+    ...card.workingSets.flatMap(({ fixes }, i) =>
+      fixes.map((fix, k) => ({ path: `workingSets.${i}.fixes.${k}.level`, fix })),
+    ),
+    ...card.chosenPlan.map((fix, i) => ({ path: `chosenPlan.${i}.level`, fix })),
     ...card.answers.flatMap(({ fixes }, i) => fixes.map((fix, k) => ({ path: `answers.${i}.fixes.${k}.level`, fix }))),
   ];
   const wrong = uses.find(({ fix }) => !isLevelOf(fix.id, fix.level));

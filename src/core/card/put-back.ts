@@ -1,24 +1,41 @@
-import { findFixFacts, type PutBackTime } from '../fixes/fix-facts';
-import type { JobCard, Trial } from './types';
+import { bringsCopies, findFixFacts, type PutBackTime } from '../fixes/fix-facts';
+import { fixesOfSet, keptTrials, openTrial, workingSetInUse } from './fixes-in-force';
+import type { FixUse, JobCard, Trial } from './types';
 
-/** A kept change that must be undone before export or at the end of the day. */
+/** A change that must be undone before export or at the end of the day. */
 export interface PutBackLine {
-  readonly trial: Trial;
+  /** What it is ticked by. */
+  readonly key: string;
+  readonly fix: FixUse;
+  /** The trial in which it was kept; null where only the working set in use asks for it. */
+  readonly trial: Trial | null;
   readonly when: PutBackTime;
   readonly isDone: boolean;
 }
 
-/** The put-back list: one line for the newest kept trial of each fix that asks for it. */
+/** The put-back list: one line for each fix that is in force, or was kept, and asks for it. */
 export function listPutBack(card: JobCard): readonly PutBackLine[] {
-  const kept = card.trials.filter((trial) => trial.status === 'kept');
-  const newest = kept.filter((trial, i) => !kept.slice(i + 1).some((later) => later.fix.id === trial.fix.id));
-  return newest.flatMap((trial) => {
-    const when = findFixFacts(trial.fix.id)?.putBack;
-    return when ? [{ trial, when, isDone: card.putBackDone.includes(trial.id) }] : [];
+  const trials = keptTrials(card);
+  return fixesOfSet(card, workingSetInUse(card)).flatMap((fix) => {
+    const when = findFixFacts(fix.id)?.putBack;
+    if (!when) return [];
+    const trial = trials.find((kept) => kept.fix.id === fix.id) ?? null;
+    const key = trial?.id ?? `set ${fix.id}`;
+    const isDone = trial ? card.putBackDone.includes(key) : card.exportCheck.ticked.includes(key);
+    return [{ key, fix, trial, when, isDone }];
   });
 }
 
-/** Whether nothing stands in the way of an export: every line for it is done and no trial is under way. */
+/** Whether small copies were ever brought into the project, so that something may still point at them. */
+export const mayPointAtCopies = (card: JobCard): boolean =>
+  !['none', 'unknown'].includes(card.editor.proxies) ||
+  card.trials.some(({ fix, status }) => bringsCopies(fix.id) && status !== 'abandoned');
+
+/**
+ * Whether nothing stands in the way of an export: every line for it is done, no trial is under way, and nothing points
+ * at small copies any more.
+ */
 export const isReadyToExport = (card: JobCard): boolean =>
-  card.trials.every((trial) => trial.status !== 'open') &&
-  listPutBack(card).every((line) => line.when !== 'export' || line.isDone);
+  openTrial(card) === null &&
+  listPutBack(card).every((line) => line.when !== 'export' || line.isDone) &&
+  (!mayPointAtCopies(card) || card.exportCheck.pointsAtCopies === 'no');

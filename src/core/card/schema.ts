@@ -26,7 +26,7 @@ import { confidenceReasons, confidences, paces } from '../meter/types';
 import { decodeWays } from '../test-play/types';
 
 /**
- * The job card document, version 4: one laggy project on one machine. The unit of storage and of exchange;
+ * The job card document, version 5: one laggy project on one machine. The unit of storage and of exchange;
  * docs/job-card.schema.json is made from this. Ranges are wide enough for any real machine and film, and narrow
  * enough that no number in them can make the cost model overflow.
  */
@@ -276,7 +276,7 @@ export const scrubFeels = ['fine', 'jumpy', 'unusable'] as const;
 export const playFeels = ['stands-still', 'stumbles', 'uneven', 'nearly-smooth', 'smooth'] as const;
 export const readingWays = ['typed', 'metered', 'tapped'] as const;
 export const readingMoments = ['start', 'later'] as const;
-export const readingSources = ['window', 'recording'] as const;
+export const readingSources = ['window', 'recording', 'practice'] as const;
 export const readingViewers = ['timeline', 'clip', 'unknown'] as const;
 export const readingDoings = ['playing', 'scrubbing'] as const;
 export const readingPasses = ['first', 'repeat', 'unknown'] as const;
@@ -352,14 +352,46 @@ export const readingSchema = object({
 /** An answer to one of the questions that tell causes apart, under the fixes then in force. */
 const answer = object({ id, questionId: text(80), answer: text(80), takenAtMs: atMs, fixes: array(fixUse) });
 
+export const trialDirections = ['make', 'give-back'] as const;
+export const trialStatuses = ['open', 'kept', 'undone', 'abandoned'] as const;
 const trial = object({
   id,
   fix: fixUse,
-  status: enumOf(['open', 'kept', 'undone']),
+  /** Whether the fix is made, or a kept one is taken away again to see whether it is still needed. */
+  direction: enumOf(trialDirections),
+  status: enumOf(trialStatuses),
   beforeReadingId: id,
   afterReadingId: nullable(id),
   startedAtMs: atMs,
+  /** When the person said that the change is made; null until then. */
+  madeAtMs: nullable(atMs),
   endedAtMs: nullable(atMs),
+});
+
+export const editorAttachWays = ['unknown', 'none', 'built-in', 'by-name', 'by-folder-swap'] as const;
+const ownWords = text(500);
+/** What the person's editor can do, in their own words; a new card takes it over from the one before. */
+const editorProfile = object({
+  name: text(80),
+  viewers: ownWords,
+  previews: ownWords,
+  /** In which of the three ways it takes small copies. */
+  attachWay: enumOf(editorAttachWays),
+  /** Ids of fixes that it has no setting for; they are not offered. */
+  lacks: array(text(80)).check(maxLength(200)),
+  /** Where the person found a setting. */
+  notes: array(object({ fixId: text(80), text: ownWords })).check(maxLength(200)),
+});
+
+export const mostWorkingSets = 20;
+/** A named group of preview fixes to switch to while working. */
+const workingSet = object({ id, name: text(60), fixes: array(fixUse).check(maxLength(40)) });
+
+const exportCheck = object({
+  /** Whether anything on the timeline still points at small copies. */
+  pointsAtCopies: known,
+  /** Lines that are no trial's: settings that protect the export, fixes of a working set. */
+  ticked: array(text(100)).check(maxLength(200)),
 });
 
 export const stepIds = [
@@ -374,7 +406,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 4;
+export const jobCardVersion = 5;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),
@@ -403,6 +435,13 @@ export const jobCardSchema = object({
   refused: array(fixUse).check(maxLength(1000)),
   /** Ids of kept trials whose put-back has been done. */
   putBackDone: array(id),
+  editorProfile,
+  workingSets: array(workingSet).check(maxLength(mostWorkingSets)),
+  /** The working set switched to; null for the set-up of the kept fixes. */
+  workingSetId: nullable(id),
+  /** Fixes that the person means to try, in order: a plan that was chosen. */
+  chosenPlan: array(fixUse).check(maxLength(40)),
+  exportCheck,
   /** Steps that the person said are done with what they know. */
   finishedSteps: array(enumOf(stepIds)),
 });

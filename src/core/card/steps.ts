@@ -1,4 +1,4 @@
-import { openTrial, readingInForce } from './fixes-in-force';
+import { openTrial, readingInForce, withoutWorkingSet } from './fixes-in-force';
 import { isReadyToExport, listPutBack } from './put-back';
 import { firstThingIds, stepIds } from './schema';
 import type { JobCard, StepId } from './types';
@@ -12,9 +12,9 @@ export interface StepState {
   readonly isNext: boolean;
 }
 
-/** Whether the newest reading under the set-up in force is usable. */
+/** Whether the newest reading under the kept fixes, and the one on trial, is usable. */
 export function isCardUsable(card: JobCard): boolean {
-  const reading = readingInForce(card);
+  const reading = readingInForce(withoutWorkingSet(card));
   return reading !== null && isUsable(card, reading);
 }
 

@@ -10,6 +10,7 @@ import type { DecodeTest } from '../test-play/types';
 import type {
   clipOrigins,
   correctableFields,
+  editorAttachWays,
   firstThingIds,
   hardwareAnswers,
   jobCardSchema,
@@ -27,6 +28,8 @@ import type {
   readingWays,
   scrubFeels,
   stepIds,
+  trialDirections,
+  trialStatuses,
   workingDepthsBits,
 } from './schema';
 
@@ -193,11 +196,38 @@ export interface Reading {
 export interface Trial {
   readonly id: string;
   readonly fix: FixUse;
-  readonly status: 'open' | 'kept' | 'undone';
+  readonly direction: (typeof trialDirections)[number];
+  readonly status: (typeof trialStatuses)[number];
   readonly beforeReadingId: string;
   readonly afterReadingId: string | null;
   readonly startedAtMs: number;
+  readonly madeAtMs: number | null;
   readonly endedAtMs: number | null;
+}
+
+export type EditorAttachWay = (typeof editorAttachWays)[number];
+
+/** What the person's editor can do, in their own words. */
+export interface EditorProfile {
+  readonly name: string;
+  readonly viewers: string;
+  readonly previews: string;
+  readonly attachWay: EditorAttachWay;
+  readonly lacks: readonly string[];
+  readonly notes: readonly { readonly fixId: string; readonly text: string }[];
+}
+
+/** A named group of preview fixes to switch to while working. */
+export interface WorkingSet {
+  readonly id: string;
+  readonly name: string;
+  readonly fixes: readonly FixUse[];
+}
+
+/** What is asked and ticked before export beside the put-back list. */
+export interface ExportCheckState {
+  readonly pointsAtCopies: KnownState;
+  readonly ticked: readonly string[];
 }
 
 /** An answer to a question that tells causes apart; `questionId` and `answer` are the catalogue's. */
@@ -212,7 +242,7 @@ export interface CardAnswer {
 /** One laggy project on one machine: everything known, measured and changed. */
 export interface JobCard {
   readonly format: 'oil-can-job-card';
-  readonly version: 4;
+  readonly version: 5;
   readonly id: string;
   readonly title: string;
   readonly createdAtMs: number;
@@ -233,6 +263,11 @@ export interface JobCard {
   readonly answers: readonly CardAnswer[];
   readonly refused: readonly FixUse[];
   readonly putBackDone: readonly string[];
+  readonly editorProfile: EditorProfile;
+  readonly workingSets: readonly WorkingSet[];
+  readonly workingSetId: string | null;
+  readonly chosenPlan: readonly FixUse[];
+  readonly exportCheck: ExportCheckState;
   readonly finishedSteps: readonly StepId[];
 }
 

@@ -7,12 +7,13 @@ import {
   gapUnder,
   rankCauses,
   sharesUnder,
+  sketchBelief,
 } from '../belief';
-import { type FixUse, fixesInForce, type JobCard, keptFixes } from '../card';
+import { type FixUse, fixesInForce, isSameFix, type JobCard, keptFixes } from '../card';
 import { isOpenEnd } from '../causes';
-import { applyFixes, type FixAtLevel, fixCatalogue } from '../fixes';
-import { compile, estimateCompiled, type LaneId, laneIds, pickSample, type StageCost, stageIds } from '../load';
+import { applyFixes, fixCatalogue } from '../fixes';
 import type { Range } from '../numbers/percentile';
+import { type AverageStages, averageStages } from './average-stages';
 import { listCandidates } from './candidates';
 import { leastScore, type NextTest, rankNextTests } from './next-tests';
 import { findPlans, type Plan, planProbability } from './plan';
@@ -27,11 +28,9 @@ export interface Upgrade {
 }
 
 /** Everything that is concluded from a card. Plain data: it travels from a worker. */
-export interface Diagnosis {
+export interface Diagnosis extends AverageStages {
   readonly targetFps: number;
   readonly budgetMs: number;
-  readonly stages: readonly StageCost[];
-  readonly bindingLane: LaneId;
   readonly shownFps: Range;
   readonly scrubMs: Range;
   /** How likely the preview is usable as it is set up now. */
@@ -49,30 +48,8 @@ export interface Diagnosis {
   readonly sideLeads: readonly SideLead[];
   /** Nothing in the catalogue explains what was read: an honest end, with what remains to try. */
   readonly isUnexplained: boolean;
-}
-
-/** Samples that the shown stages are an average of. */
-const stageSampleCount = 160;
-
-/** Where the time goes on average, and the lane that binds most often. */
-function averageStages(belief: Belief, fixes: readonly FixAtLevel[]): Pick<Diagnosis, 'stages' | 'bindingLane'> {
-  const sums = new Map<string, StageCost>();
-  const binding: Record<LaneId, number> = { drive: 0, decoder: 0, drawing: 0 };
-  for (const part of belief.parts) {
-    const count = Math.min(part.count, Math.max(1, Math.round(part.weight * stageSampleCount)));
-    const coefficients = compile(applyFixes(part.hypothesis.state, fixes), 'heaviest');
-    for (let i = 0; i < count; i++) {
-      const frame = estimateCompiled(coefficients, pickSample(part.samples, i));
-      const weight = part.weight / count;
-      binding[frame.bindingLane] += weight;
-      for (const { id, lane, ms } of frame.stages)
-        sums.set(id, { id, lane, ms: (sums.get(id)?.ms ?? 0) + ms * weight });
-    }
-  }
-  return {
-    stages: stageIds.map((id) => sums.get(id)).filter((stage) => stage !== undefined),
-    bindingLane: laneIds.reduce((most, lane) => (binding[lane] > binding[most] ? lane : most)),
-  };
+  /** The likeliest of what is believed, small: for what is asked on the page. */
+  readonly sketch: Belief;
 }
 
 /** A gap that grows by less than this is no harm: less than a reading can tell. */
@@ -86,7 +63,12 @@ function findGiveBack(belief: Belief, card: JobCard): readonly FixUse[] {
   const kept = keptFixes(card);
   if (kept.length === 0) return [];
   const now = gapUnder(belief, kept);
+  const wasTried = (fix: FixUse): boolean =>
+    card.trials.some(
+      ({ direction, status, fix: tried }) => direction === 'give-back' && status !== 'open' && isSameFix(tried, fix),
+    );
   return kept.filter((fix) => {
+    if (wasTried(fix)) return false;
     const without = gapUnder(
       belief,
       kept.filter((other) => other !== fix),
@@ -109,6 +91,12 @@ const weighUpgrades = (belief: Belief, inForce: readonly FixUse[]): readonly Upg
 /** Above this the unexplained is the likeliest explanation. */
 const unexplainedProbability = 0.5;
 
+const isLikelySolved = (usableProbability: number): boolean => usableProbability >= 0.5;
+
+/** The fixes under which causes are named: none where those in force have likely cured it. */
+export const causeFixes = (inForce: readonly FixUse[], usableProbability: number): readonly FixUse[] =>
+  isLikelySolved(usableProbability) ? [] : inForce;
+
 /**
  * The whole answer for a card: causes, next steps and plans, from everything on it and nothing else. Where the preview
  * is likely usable with what is in force, the causes are those of the set-up before any fix; else of what is left.
@@ -120,9 +108,11 @@ export const diagnose = (card: JobCard, options: BelieveOptions = {}): Diagnosis
 export function conclude(card: JobCard, belief: Belief): Diagnosis {
   const inForce = fixesInForce(card);
   const now = forecastUnder(belief, inForce);
-  const isSolved = now.usableProbability >= 0.5;
+  const isSolved = isLikelySolved(now.usableProbability);
   const sharesNow = sharesUnder(belief, inForce);
-  const causes = rankCauses(isSolved && inForce.length > 0 ? sharesUnder(belief, []) : sharesNow);
+  const causes = rankCauses(
+    isSolved && inForce.length > 0 ? sharesUnder(belief, causeFixes(inForce, now.usableProbability)) : sharesNow,
+  );
   const candidates = listCandidates(card, belief, inForce);
   const plans = findPlans(belief, inForce, candidates);
   const nextTests = rankNextTests(card, belief, inForce, sharesNow, candidates);
@@ -143,6 +133,7 @@ export function conclude(card: JobCard, belief: Belief): Diagnosis {
     upgrades: plans.length > 0 || isSolved ? [] : weighUpgrades(belief, inForce),
     giveBack: findGiveBack(belief, card),
     sideLeads: listSideLeads(card),
+    sketch: sketchBelief(belief),
     isUnexplained: top !== undefined && isOpenEnd(top.id) && top.probability >= unexplainedProbability,
   };
 }

@@ -1,33 +1,73 @@
-import type { FixAtLevel } from '../fixes';
+import { isCardUsable, type JobCard, keptFixes } from '../card';
+import { applyFixes, type FixAtLevel, findFix } from '../fixes';
+import { remainingPlan } from './chosen-plan';
 import type { Diagnosis } from './diagnose';
 import { leastScore, type NextTest } from './next-tests';
 import type { Plan } from './plan';
 
-/** The one step to take next. */
-export type NextMove =
+/** The step that the belief would take next. */
+export type BeliefMove =
   | { readonly kind: 'ask'; readonly test: NextTest }
   /** A fix to try for what it tells and may cure; or as a step of a plan that needs more than one. */
   | { readonly kind: 'try'; readonly fix: FixAtLevel; readonly minutes: number; readonly plan: Plan | null }
   | { readonly kind: 'nothing-left' };
 
+/** The one step to take next on a card. */
+export type NextMove =
+  | BeliefMove
+  /** The next of the plan that the person chose. */
+  | {
+      readonly kind: 'follow-plan';
+      readonly fix: FixAtLevel;
+      readonly minutes: number;
+      readonly at: number;
+      readonly of: number;
+    }
+  /** A kept fix that is likely no longer needed, to be taken away on trial. */
+  | { readonly kind: 'give-back'; readonly fix: FixAtLevel };
+
 /** What a plan is worth a minute, on the scale of the tests' score. */
 const worthOf = (plan: Plan): number => (plan.probability * planMinutesLeft) / (plan.minutes + plan.fixes.length);
+
+/** Where a plan is at hand, a look that tells less than this, in bits, only holds a person up. */
+const leastAskedBits = Number(process.env.LEAST_BITS ?? 0);
 
 /** As for tests: what is left to do where nothing is known yet, in minutes. */
 const planMinutesLeft = 40;
 
 /**
+ * The one step to take on this card now. The person's own plan goes before what the belief would choose; where the
+ * preview is usable, all that is left is to give back what is no longer needed.
+ */
+export function chooseStep(card: JobCard, diagnosis: Diagnosis): NextMove {
+  const [needless] = diagnosis.giveBack;
+  if (isCardUsable(card)) return needless ? { kind: 'give-back', fix: needless } : { kind: 'nothing-left' };
+  const left = remainingPlan(card);
+  const [first] = left;
+  if (!first) return chooseMove(diagnosis);
+  const state = applyFixes(diagnosis.sketch.base, keptFixes(card));
+  return {
+    kind: 'follow-plan',
+    fix: first,
+    minutes: findFix(first.id)?.effortMinutes(state, first.level) ?? 0,
+    at: card.chosenPlan.length - left.length + 1,
+    of: card.chosenPlan.length,
+  };
+}
+
+/**
  * The step that is worth most for its minutes: a question, a fix by itself, or the first of a plan whose fixes only
  * together make the preview usable. Buying is never a step.
  */
-export function chooseMove(diagnosis: Diagnosis): NextMove {
+export function chooseMove(diagnosis: Diagnosis): BeliefMove {
   const [best] = diagnosis.nextTests;
   const plan = diagnosis.plans.reduce<Plan | null>(
     (top, other) => (!top || worthOf(other) > worthOf(top) ? other : top),
     null,
   );
   const planned = plan && firstOf(plan, diagnosis);
-  const isPlanBetter = plan !== null && (!best || best.score < leastScore || worthOf(plan) >= best.score);
+  const isIdleLook = best?.kind === 'question' && best.bits < leastAskedBits;
+  const isPlanBetter = plan !== null && (!best || best.score < leastScore || isIdleLook || worthOf(plan) >= best.score);
   if (plan && planned && isPlanBetter) return toTry(planned, plan, diagnosis);
   if (!best || best.score < leastScore) {
     const { relief } = diagnosis;
@@ -38,7 +78,7 @@ export function chooseMove(diagnosis: Diagnosis): NextMove {
   return toTry({ id: best.id, level: best.level }, isOfPlan ? plan : null, diagnosis);
 }
 
-const toTry = (fix: FixAtLevel, plan: Plan | null, { nextTests }: Diagnosis): NextMove => ({
+const toTry = (fix: FixAtLevel, plan: Plan | null, { nextTests }: Diagnosis): BeliefMove => ({
   kind: 'try',
   fix,
   minutes: nextTests.find((test) => test.id === fix.id)?.minutes ?? plan?.minutes ?? 0,

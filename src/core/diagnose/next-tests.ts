@@ -10,6 +10,7 @@ import {
   questionCatalogue,
   type Respect,
   usableGap,
+  viewSamples,
 } from '../belief';
 import type { FixUse, JobCard } from '../card';
 import type { CauseId } from '../causes';
@@ -252,13 +253,7 @@ function weighQuestions(
     const histogram = new ShareHistogram(question.answers.length);
     for (const [p, { part, state, out }] of parts.entries()) {
       const count = weighedCount(part);
-      const view = {
-        state,
-        out,
-        index: 0,
-        severityOf: (id: keyof typeof state.hidden.troubles): number =>
-          state.hidden.troubles[id] > 0 ? (part.samples[`${id}Severity`][view.index] as number) : 0,
-      };
+      const view = viewSamples(state, part.samples, out);
       const masses = question.answers.map(() => new Float64Array(count));
       for (view.index = 0; view.index < count; view.index++)
         for (const [at, chance] of question.chances(view).entries()) (masses[at] as Float64Array)[view.index] = chance;

@@ -129,6 +129,47 @@ export const fixIds: readonly FixId[] = fixFacts.map(({ id }) => id);
 /** The facts of a fix, or undefined: a card may name fixes of a newer Oil Can. */
 export const findFixFacts = (id: string): FixFacts<FixId> | undefined => fixFacts.find((fix) => fix.id === id);
 
+/** Fixes with which small copies come into the project. */
+const copyingIds: ReadonlySet<string> = new Set<FixId>([
+  'show-proxies',
+  'attach-proxies',
+  'make-proxies',
+  'make-proxies-on-import',
+]);
+
+/** Whether a fix brings small copies into the project, so that a film could be rendered from them. */
+export const bringsCopies = (id: string): boolean => copyingIds.has(id);
+
+/** Whether people switch a fix on and off while they work: all that makes the preview lighter, and proxies. */
+export const isSwitchable = (id: string): boolean =>
+  findFixFacts(id)?.group === 'looking-with-less' || (bringsCopies(id) && id !== 'make-proxies-on-import');
+
+/** The two ways of drawing a smaller preview. */
+export const previewFixIds = {
+  quality: 'lower-preview-quality',
+  height: 'smaller-preview-height',
+} as const satisfies Readonly<Record<string, FixId>>;
+
+/** Fixes that change the look of the film, so that its colours cannot be judged while they are in force. */
+const lookChangingIds: ReadonlySet<string> = new Set<FixId>([
+  'bypass-effects',
+  'stop-blending',
+  'solo-track',
+  'lower-working-depth',
+  'cheaper-colour-conversion',
+  'lower-raw-decode',
+  'simpler-3d-drawing',
+]);
+
+/** Whether colours and effects cannot be judged while a fix is in force. */
+export const changesLook = (id: string): boolean => lookChangingIds.has(id);
+
+const renderingIds: ReadonlySet<string> = new Set<FixId>(['prerender-range', 'prerender-when-idle']);
+
+/** Whether a fix is a habit of working rather than a setting: how a project is built, and rendering its heavy parts. */
+export const isWayOfWorking = (id: string): boolean =>
+  findFixFacts(id)?.group === 'way-of-working' || renderingIds.has(id);
+
 export const attachWays = ['built-in', 'by-name', 'by-folder-swap'] as const;
 export const cacheKinds = ['previews', 'analysis', 'all'] as const;
 

@@ -1,17 +1,28 @@
 'use client';
 
-import { createContext, type ReactNode, useContext, useEffect, useState } from 'react';
-import type { JobCard } from '@/core/card';
+import { createContext, type ReactNode, useContext, useEffect, useMemo, useRef, useState } from 'react';
+import type { Explanation } from '@/core/belief';
+import { type JobCard, withoutWorkingSet } from '@/core/card';
 import type { Diagnosis } from '@/core/diagnose';
 import { DiagnosisClient } from '@/workers/diagnosis.client';
+
+/** What was concluded before something new was known. */
+export interface Conclusion {
+  readonly card: JobCard;
+  readonly diagnosis: Diagnosis;
+}
 
 /** What is concluded of the open card: the last answer stands, marked as old, until the next one is there. */
 export interface DiagnosisState {
   readonly status: 'running' | 'done' | 'failed';
   readonly diagnosis: Diagnosis | null;
+  /** Why; it comes a moment after the diagnosis, and is null until then. */
+  readonly explanation: Explanation | null;
+  /** What was concluded before the newest reading, answer or ended trial; null where nothing came since the page was opened. */
+  readonly before: Conclusion | null;
 }
 
-const waiting: DiagnosisState = { status: 'running', diagnosis: null };
+const waiting: DiagnosisState = { status: 'running', diagnosis: null, explanation: null, before: null };
 const DiagnosisContext = createContext<DiagnosisState>(waiting);
 
 /** What is concluded of the open card. */
@@ -20,10 +31,22 @@ export const useDiagnosis = (): DiagnosisState => useContext(DiagnosisContext);
 /** While a person types or clips are read, a card changes several times a second; only where it comes to rest is worked out. */
 const restMs = 600;
 
+/** The same as long as nothing new is known. */
+const evidenceKeyOf = ({ readings, answers, trials }: JobCard): string =>
+  JSON.stringify([
+    readings.map(({ id }) => id),
+    answers.map(({ id }) => id),
+    trials.filter(({ status }) => status !== 'open').map(({ id, status }) => [id, status]),
+  ]);
+
 /** Works out the open card in a worker whenever it changes; answers to an older card are dropped. */
-export function DiagnosisProvider({ card, children }: { readonly card: JobCard; readonly children: ReactNode }) {
+export function DiagnosisProvider({ card: open, children }: { readonly card: JobCard; readonly children: ReactNode }) {
+  // A working set that is switched to changes what is seen, and nothing of what is wrong.
+  const card = useMemo(() => withoutWorkingSet(open), [open]);
   const [client, setClient] = useState<DiagnosisClient | null>(null);
   const [state, setState] = useState<DiagnosisState>(waiting);
+  const changedAtMs = useRef(Number.NEGATIVE_INFINITY);
+  const last = useRef<Conclusion | null>(null);
   useEffect(() => {
     const created = new DiagnosisClient();
     setClient(created);
@@ -33,12 +56,31 @@ export function DiagnosisProvider({ card, children }: { readonly card: JobCard; 
     if (!client) return;
     setState((current) => ({ ...current, status: 'running' }));
     let isCurrent = true;
-    const timer = setTimeout(async () => {
+    const work = async () => {
       const answer = await client.ask(card);
       if (!isCurrent) return;
-      if (answer.ok) setState({ status: 'done', diagnosis: answer.value.diagnosis });
-      else if (answer.failure.code === 'diagnosis-broke') setState({ status: 'failed', diagnosis: null });
-    }, restMs);
+      if (!answer.ok) {
+        if (answer.failure.code === 'diagnosis-broke') setState({ ...waiting, status: 'failed' });
+        return;
+      }
+      const { diagnosis } = answer.value;
+      const previous = last.current;
+      last.current = { card, diagnosis };
+      const isNews = previous !== null && evidenceKeyOf(previous.card) !== evidenceKeyOf(card);
+      setState((current) => ({
+        status: 'done',
+        diagnosis,
+        explanation: null,
+        before: isNews ? previous : current.before,
+      }));
+      const why = await client.explain();
+      if (isCurrent && why.ok) setState((current) => ({ ...current, explanation: why.value.explanation }));
+    };
+    // A single change is worked out at once; of several that follow each other closely, the last.
+    const nowMs = performance.now();
+    const isAlone = nowMs - changedAtMs.current > restMs;
+    changedAtMs.current = nowMs;
+    const timer = setTimeout(work, isAlone ? 0 : restMs);
     return () => {
       isCurrent = false;
       clearTimeout(timer);

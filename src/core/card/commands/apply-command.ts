@@ -4,11 +4,12 @@ import type { JobCard } from '../types';
 import * as describeCommands from './describe';
 import * as evidenceCommands from './evidence';
 import * as footageCommands from './footage';
+import * as loopCommands from './loop';
 import * as trialCommands from './trials';
 import type { CommandFailure, CommandHandler } from './types';
 
 /** Every command by its name; the name is what is logged. */
-const handlers = { ...describeCommands, ...evidenceCommands, ...footageCommands, ...trialCommands };
+const handlers = { ...describeCommands, ...evidenceCommands, ...footageCommands, ...loopCommands, ...trialCommands };
 
 export type CommandName = keyof typeof handlers;
 type InputOf<Name extends CommandName> = Parameters<(typeof handlers)[Name]>[1];

@@ -1,5 +1,5 @@
 import { fail, succeed } from '../../result';
-import { fixesInForce } from '../fixes-in-force';
+import { fixesInForce, isSameFix } from '../fixes-in-force';
 import type { CardAnswer, FixUse } from '../types';
 import type { CommandHandler } from './types';
 
@@ -18,12 +18,12 @@ export const removeAnswer: CommandHandler<{ readonly id: string }> = (card, { id
   return succeed({ ...card, answers });
 };
 
-const isSame = (a: FixUse, b: FixUse): boolean => a.id === b.id && a.level === b.level;
-
 /** Says that a fix at a level, or a question, is not to be offered again. */
 export const refuseTest: CommandHandler<{ readonly test: FixUse }> = (card, { test }) =>
-  succeed(card.refused.some((refused) => isSame(refused, test)) ? card : { ...card, refused: [...card.refused, test] });
+  succeed(
+    card.refused.some((refused) => isSameFix(refused, test)) ? card : { ...card, refused: [...card.refused, test] },
+  );
 
 /** Lets a refused fix or question be offered again. */
 export const allowTest: CommandHandler<{ readonly test: FixUse }> = (card, { test }) =>
-  succeed({ ...card, refused: card.refused.filter((refused) => !isSame(refused, test)) });
+  succeed({ ...card, refused: card.refused.filter((refused) => !isSameFix(refused, test)) });

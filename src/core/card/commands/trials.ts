@@ -1,7 +1,15 @@
-import { fail, succeed } from '../../result';
-import { areSameFixes, fixesInForce, openTrial, readingInForce } from '../fixes-in-force';
+import { fail, type Result, succeed } from '../../result';
+import {
+  areSameFixes,
+  fixesInForce,
+  isSameFix,
+  keptFixes,
+  keptTrials,
+  openTrial,
+  readingInForce,
+} from '../fixes-in-force';
 import type { FixUse, JobCard, Reading, Trial } from '../types';
-import type { CommandHandler } from './types';
+import type { CommandFailure, CommandHandler } from './types';
 
 const withTrial = (card: JobCard, id: string, change: Partial<Trial>): JobCard => ({
   ...card,
@@ -89,45 +97,76 @@ export const removeReading: CommandHandler<{ readonly id: string }> = (card, { i
   return succeed({ ...card, readings: card.readings.filter((reading) => reading.id !== id) });
 };
 
-/** Begins a trial of a fix: one at a time, and only on a reading under the set-up in force. */
-export const beginTrial: CommandHandler<{ readonly id: string; readonly fix: FixUse; readonly nowMs: number }> = (
-  card,
-  { id, fix, nowMs },
-) => {
+/**
+ * Begins a trial of a fix, or of giving a kept one back: one at a time, only on a reading under the set-up in force,
+ * and not while another working set is switched to.
+ */
+export const beginTrial: CommandHandler<{
+  readonly id: string;
+  readonly fix: FixUse;
+  readonly direction?: Trial['direction'];
+  readonly nowMs: number;
+}> = (card, { id, fix, direction = 'make', nowMs }) => {
   if (card.trials.some((trial) => trial.id === id)) return fail({ code: 'item-exists', item: 'trial', id });
   const open = openTrial(card);
   if (open) return fail({ code: 'trial-already-open', fix: open.fix });
+  if (card.workingSetId !== null) return fail({ code: 'trial-in-working-set' });
+  if (direction === 'give-back' && !keptFixes(card).some((kept) => kept.id === fix.id))
+    return fail({ code: 'item-missing', item: 'trial', id: fix.id });
   const before = readingInForce(card);
   if (!before) return fail({ code: 'trial-needs-reading' });
   const trial: Trial = {
     id,
     fix,
+    direction,
     status: 'open',
     beforeReadingId: before.id,
     afterReadingId: null,
     startedAtMs: nowMs,
+    madeAtMs: null,
     endedAtMs: null,
   };
   return succeed({ ...card, trials: [...card.trials, trial] });
 };
 
-/** Ends a trial. Keeping needs the second reading; undoing, also before any reading, does not. */
-export const endTrial: CommandHandler<{
-  readonly id: string;
-  readonly outcome: 'kept' | 'undone';
-  readonly nowMs: number;
-}> = (card, { id, outcome, nowMs }) => {
+const findOpen = (card: JobCard, id: string): Result<Trial, CommandFailure> => {
   const trial = card.trials.find((candidate) => candidate.id === id);
   if (!trial) return fail({ code: 'item-missing', item: 'trial', id });
-  if (trial.status !== 'open') return fail({ code: 'trial-not-open' });
-  if (outcome === 'kept' && trial.afterReadingId === null) return fail({ code: 'trial-needs-reading' });
-  return succeed(withTrial(card, id, { status: outcome, endedAtMs: nowMs }));
+  return trial.status === 'open' ? succeed(trial) : fail({ code: 'trial-not-open' });
 };
 
-/** Takes back a fix that was kept earlier. */
+/** Says that the change of a trial is made in the editor, so that it can be measured; or that it is not after all. */
+export const markTrialMade: CommandHandler<{ readonly id: string; readonly madeAtMs: number | null }> = (
+  card,
+  { id, madeAtMs },
+) => {
+  const found = findOpen(card, id);
+  return found.ok ? succeed(withTrial(card, id, { madeAtMs })) : found;
+};
+
+/**
+ * Ends a trial. Keeping and undoing need the second reading, because they say what the fix did; giving a trial up does
+ * not. A fix kept once more replaces its earlier level, and a put-back tick for that one goes.
+ */
+export const endTrial: CommandHandler<{
+  readonly id: string;
+  readonly outcome: 'kept' | 'undone' | 'abandoned';
+  readonly nowMs: number;
+}> = (card, { id, outcome, nowMs }) => {
+  const found = findOpen(card, id);
+  if (!found.ok) return found;
+  if (outcome !== 'abandoned' && found.value.afterReadingId === null) return fail({ code: 'trial-needs-reading' });
+  const { fix, direction } = found.value;
+  const ended = withTrial(card, id, { status: outcome, endedAtMs: nowMs });
+  // What somebody gave up on is not the next thing to be offered; it can be offered again.
+  const isSetAside =
+    outcome === 'abandoned' && direction === 'make' && !card.refused.some((other) => isSameFix(other, fix));
+  return succeed(isSetAside ? { ...ended, refused: [...card.refused, fix] } : ended);
+};
+
+/** Takes back a fix that was kept earlier; in the history it stays, struck through. */
 export const undoKeptTrial: CommandHandler<{ readonly id: string; readonly nowMs: number }> = (card, { id, nowMs }) => {
-  const trial = card.trials.find((candidate) => candidate.id === id);
-  if (!trial) return fail({ code: 'item-missing', item: 'trial', id });
+  if (!keptTrials(card).some((kept) => kept.id === id)) return fail({ code: 'item-missing', item: 'trial', id });
   const undone = withTrial(card, id, { status: 'undone', endedAtMs: nowMs });
   return succeed({ ...undone, putBackDone: undone.putBackDone.filter((done) => done !== id) });
 };

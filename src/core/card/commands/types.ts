@@ -4,7 +4,7 @@ import type { FixUse, JobCard } from '../types';
 export type CommandFailure =
   | {
       readonly code: 'item-missing';
-      readonly item: 'clip' | 'program' | 'effect' | 'reading' | 'trial' | 'decode-test' | 'answer';
+      readonly item: 'clip' | 'program' | 'effect' | 'reading' | 'trial' | 'decode-test' | 'answer' | 'working-set';
       readonly id: string;
     }
   | {
@@ -16,6 +16,9 @@ export type CommandFailure =
   | { readonly code: 'value-out-of-range'; readonly path: string; readonly received: string }
   | { readonly code: 'trial-already-open'; readonly fix: FixUse }
   | { readonly code: 'trial-not-open' }
+  | { readonly code: 'trial-in-working-set' }
+  | { readonly code: 'working-set-in-use' }
+  | { readonly code: 'too-many-working-sets'; readonly most: number }
   | { readonly code: 'trial-needs-reading' }
   | { readonly code: 'reading-empty' }
   | { readonly code: 'reading-in-use' };

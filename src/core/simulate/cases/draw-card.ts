@@ -148,7 +148,7 @@ export function drawCard(
   const moments = input.complaints.map((complaint) => momentOf[complaint]);
   return {
     format: 'oil-can-job-card',
-    version: 4,
+    version: 5,
     id: input.id,
     title: `Case ${input.id}`,
     createdAtMs: caseStartMs,
@@ -246,6 +246,11 @@ export function drawCard(
     answers: [],
     refused: [],
     putBackDone: [],
+    editorProfile: { name: '', viewers: '', previews: '', attachWay: 'unknown', lacks: [], notes: [] },
+    workingSets: [],
+    workingSetId: null,
+    chosenPlan: [],
+    exportCheck: { pointsAtCopies: 'unknown', ticked: [] },
     finishedSteps: [],
   };
 }

@@ -1,0 +1,133 @@
+import {
+  findReading,
+  isUsable,
+  type JobCard,
+  type PlayFeel,
+  playFeels,
+  type Reading,
+  type ScrubFeel,
+  scrubFeels,
+  type Trial,
+} from '../card';
+import type { CompareFailure } from '../meter';
+import { compareCardReadings } from '../readings';
+import { remainingPlan } from './chosen-plan';
+
+export type TrialVerdict = 'better' | 'no-clear-change' | 'worse';
+
+/** Why a trial should end as it is advised. */
+export type AdviceReason =
+  | 'better'
+  | 'worse'
+  | 'no-clear-change'
+  /** No figure tells, and the person says that they can edit like this now. */
+  | 'usable-now'
+  /** Others of the chosen plan have to come first before it can show. */
+  | 'part-of-plan'
+  /** A fix was taken away again, and is not missed; or it is. */
+  | 'not-missed'
+  | 'missed';
+
+/** What a trial's two readings speak for. */
+export interface TrialAdvice {
+  readonly verdict: TrialVerdict;
+  readonly recommended: 'kept' | 'undone';
+  readonly reason: AdviceReason;
+  /** How much the shown rate changed at least, as a share: 0.2 for a fifth; null where no two measured rates tell. */
+  readonly atLeastRatio: number | null;
+  /** Why the measured readings cannot be held against each other, or null. */
+  readonly failure: CompareFailure | null;
+}
+
+/** Typed figures repeat to about this share: two readings of one thing by one person differ by less than typed ones do from the truth. */
+const leastTypedRatio = 1.1;
+/** Times that were stopped by hand, and stutters that were counted, repeat less well. Assumption. */
+const leastTimedRatio = 1.2;
+
+/** 1 for clearly better, −1 for clearly worse, 0 for neither; null where the two do not say. */
+type Sign = 1 | 0 | -1 | null;
+
+const signOf = (ratio: number, least: number): Sign => (ratio >= least ? 1 : ratio <= 1 / least ? -1 : 0);
+
+/** Compares two figures of which more is better, or less. */
+function compareFigures(before: number | null, after: number | null, least: number, isMoreBetter: boolean): Sign {
+  if (before === null || after === null) return null;
+  const ratio = Math.max(after, 1e-3) / Math.max(before, 1e-3);
+  return signOf(isMoreBetter ? ratio : 1 / ratio, least);
+}
+
+const rankDifference = <T extends string>(order: readonly T[], before: T | null, after: T | null): Sign =>
+  before === null || after === null ? null : (Math.sign(order.indexOf(after) - order.indexOf(before)) as 1 | 0 | -1);
+
+const worstFirst: readonly ScrubFeel[] = [...scrubFeels].reverse();
+const playOrder: readonly PlayFeel[] = playFeels;
+
+const stuttersAMinute = ({ tapped }: Reading): number | null =>
+  tapped ? (60_000 * (tapped.stutterCount + tapped.freezesMs.length)) / tapped.lengthMs : null;
+
+/** What the two readings say of the shown rate: by their intervals where both were measured. */
+function compareRates(card: JobCard, before: Reading, after: Reading) {
+  if (before.measured && after.measured) {
+    const change = compareCardReadings(card, new Set([before.id, after.id]))[1]?.change;
+    if (change?.ok) {
+      const sign: Sign = change.value.verdict === 'better' ? 1 : change.value.verdict === 'worse' ? -1 : 0;
+      return { sign, atLeastRatio: change.value.atLeastRatio, failure: null };
+    }
+    if (change) return { sign: null, atLeastRatio: null, failure: change.failure };
+  }
+  const sign = compareFigures(before.shownFps, after.shownFps, leastTypedRatio, true);
+  return { sign, atLeastRatio: null, failure: null };
+}
+
+/** Whether people say that they can edit like this, which they did not before. */
+const hasBecomeGood = (before: Reading, after: Reading): boolean =>
+  after.isGoodEnough === 'yes' && before.isGoodEnough === 'no';
+
+function verdictOf(signs: readonly Sign[]): TrialVerdict {
+  if (signs.includes(-1)) return 'worse';
+  return signs.includes(1) ? 'better' : 'no-clear-change';
+}
+
+function recommend(
+  card: JobCard,
+  { direction, fix }: Trial,
+  verdict: TrialVerdict,
+  [before, after]: readonly [Reading, Reading],
+): Pick<TrialAdvice, 'recommended' | 'reason'> {
+  if (direction === 'give-back') {
+    const isMissed = verdict === 'worse' || (isUsable(card, before) && !isUsable(card, after));
+    return isMissed ? { recommended: 'undone', reason: 'missed' } : { recommended: 'kept', reason: 'not-missed' };
+  }
+  if (verdict === 'worse') return { recommended: 'undone', reason: 'worse' };
+  if (verdict === 'better') return { recommended: 'kept', reason: 'better' };
+  if (hasBecomeGood(before, after)) return { recommended: 'kept', reason: 'usable-now' };
+  const isOfPlan = card.chosenPlan.some(({ id }) => id === fix.id) && remainingPlan(card).length > 0;
+  return isOfPlan
+    ? { recommended: 'kept', reason: 'part-of-plan' }
+    : { recommended: 'undone', reason: 'no-clear-change' };
+}
+
+/**
+ * What the two readings of a trial speak for; null until both are there. Worse in any respect counts as worse: a fix
+ * that did harm is never recommended kept. Undoing is the default where nothing clear changed, because every kept
+ * change costs something.
+ */
+export function adviseTrial(card: JobCard, trial: Trial): TrialAdvice | null {
+  const before = findReading(card, trial.beforeReadingId);
+  const after = findReading(card, trial.afterReadingId);
+  if (!before || !after) return null;
+  const { sign, atLeastRatio, failure } = compareRates(card, before, after);
+  const hasRates = sign !== null;
+  const verdict = verdictOf([
+    sign,
+    hasRates ? null : rankDifference(playOrder, before.playFeel, after.playFeel),
+    compareFigures(before.scrubMs, after.scrubMs, leastTimedRatio, false) ??
+      rankDifference(worstFirst, before.scrubFeel, after.scrubFeel),
+    compareFigures(before.openingSec, after.openingSec, leastTimedRatio, false),
+    compareFigures(before.waitSec, after.waitSec, leastTimedRatio, false),
+    compareFigures(before.fitSec, after.fitSec, leastTimedRatio, true),
+    compareFigures(before.exportMinutes, after.exportMinutes, leastTimedRatio, false),
+    hasRates ? null : compareFigures(stuttersAMinute(before), stuttersAMinute(after), leastTimedRatio, false),
+  ]);
+  return { verdict, ...recommend(card, trial, verdict, [before, after]), atLeastRatio, failure };
+}

@@ -1,0 +1,49 @@
+import { type Belief, type BeliefForecast, forecastUnder } from '../belief';
+import type { JobCard } from '../card';
+import { applyFixes, type FixAtLevel, fixCatalogue, isWayOfWorking } from '../fixes';
+import { createRefusal } from './candidates';
+
+/** A habit that keeps a project light, with what it would bring on this card. */
+export interface WayOfWorking extends FixAtLevel {
+  readonly minutes: number;
+  readonly before: BeliefForecast;
+  readonly after: BeliefForecast;
+  /** The respect in which it brings most, and by how much, in logarithms. */
+  readonly respect: 'shownFps' | 'scrubMs' | 'openingSec' | 'lookMs';
+  readonly gain: number;
+}
+
+/** A tenth: less is lost in any reading. */
+const leastGain = Math.log(1.1);
+const moreIsBetter = { shownFps: true, scrubMs: false, openingSec: false, lookMs: false } as const;
+
+function strongest(before: BeliefForecast, after: BeliefForecast): Pick<WayOfWorking, 'respect' | 'gain'> {
+  const respects = Object.keys(moreIsBetter) as (keyof typeof moreIsBetter)[];
+  const gains = respects.map((respect) => {
+    const ratio = Math.log(Math.max(1e-3, after[respect].mid) / Math.max(1e-3, before[respect].mid));
+    return { respect, gain: moreIsBetter[respect] ? ratio : -ratio };
+  });
+  return gains.reduce((best, each) => (each.gain > best.gain ? each : best));
+}
+
+/** The ways of working that would bring a tenth or more here in any respect, the most first. */
+export function listWaysOfWorking(
+  card: JobCard,
+  belief: Belief,
+  inForce: readonly FixAtLevel[],
+): readonly WayOfWorking[] {
+  const before = forecastUnder(belief, inForce);
+  const state = applyFixes(belief.base, inForce);
+  const isRefused = createRefusal(card);
+  return fixCatalogue
+    .filter(({ id }) => isWayOfWorking(id) && !inForce.some((fix) => fix.id === id))
+    .flatMap((fix) => {
+      const level = fix.levelsFor(state)[0];
+      if (level === undefined || isRefused({ id: fix.id, level })) return [];
+      const after = forecastUnder(belief, [...inForce, { id: fix.id, level }]);
+      const way = { id: fix.id, level, minutes: fix.effortMinutes(state, level), before, after };
+      return [{ ...way, ...strongest(before, after) }];
+    })
+    .filter(({ gain }) => gain >= leastGain)
+    .sort((a, b) => b.gain - a.gain);
+}

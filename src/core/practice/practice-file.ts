@@ -1,0 +1,33 @@
+import { array, gte, int, literal, lte, maxLength, number, object, string } from 'zod/mini';
+import { fail, type Result, succeed } from '../result';
+import { findPracticeFault } from '../simulate';
+
+/** What is hidden in a practice machine. It lies beside a card, never in it: nothing that advises may look at it. */
+export interface PracticeFile {
+  readonly format: 'oil-can-practice';
+  readonly version: 1;
+  readonly cardId: string;
+  /** Whatever the card does not tell of machine and editor is drawn from it. */
+  readonly seed: number;
+  readonly faults: readonly { readonly id: string; readonly severity: number }[];
+}
+
+export type PracticeFileFailure =
+  | { readonly code: 'practice-not-one' }
+  | { readonly code: 'practice-fault-unknown'; readonly id: string };
+
+const schema = object({
+  format: literal('oil-can-practice'),
+  version: literal(1),
+  cardId: string().check(maxLength(80)),
+  seed: int().check(gte(0), lte(2 ** 31)),
+  faults: array(object({ id: string(), severity: number().check(gte(0), lte(1)) })).check(maxLength(10)),
+});
+
+/** Checks a practice file. Never throws, whatever the value is. */
+export function parsePracticeFile(document: unknown): Result<PracticeFile, PracticeFileFailure> {
+  const parsed = schema.safeParse(document);
+  if (!parsed.success) return fail({ code: 'practice-not-one' });
+  const unknown = parsed.data.faults.find(({ id }) => !findPracticeFault(id));
+  return unknown ? fail({ code: 'practice-fault-unknown', id: unknown.id }) : succeed(parsed.data);
+}

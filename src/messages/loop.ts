@@ -1,0 +1,71 @@
+import { assertNever } from '@/core/assert-never';
+import type { AdviceReason, TrialAdvice, TrialVerdict } from '@/core/diagnose';
+import type { FixRequirement } from '@/core/fixes';
+
+export const verdictTexts: Readonly<Record<TrialVerdict, string>> = {
+  better: 'Better',
+  'no-clear-change': 'No clear change',
+  worse: 'Worse',
+};
+
+function reasonText(reason: AdviceReason): string {
+  switch (reason) {
+    case 'better':
+      return 'It helped by more than two readings of the same thing differ. Keep it.';
+    case 'worse':
+      return 'It got worse. Undo it, and set it back in the editor.';
+    case 'no-clear-change':
+      return 'The readings differ by no more than two readings of the same thing do. Undo it: every kept change costs something.';
+    case 'usable-now':
+      return 'The figures tell no difference, but you say that you can edit like this now. Keep it.';
+    case 'part-of-plan':
+      return 'By itself it shows nothing yet; your plan needs it together with the others. Keep it for now.';
+    case 'not-missed':
+      return 'It is as good without. Leave it away: one thing less that is given up.';
+    case 'missed':
+      return 'It is missed. Set it again in the editor.';
+    default:
+      return assertNever(reason);
+  }
+}
+
+/** What two readings of a trial speak for, and why. */
+export function describeAdvice({
+  verdict,
+  reason,
+  atLeastRatio,
+}: Pick<TrialAdvice, 'verdict' | 'reason' | 'atLeastRatio'>): {
+  readonly label: string;
+  readonly why: string;
+} {
+  const atLeast =
+    verdict !== 'no-clear-change' && atLeastRatio ? `, by at least ${Math.round(Math.abs(atLeastRatio) * 100)} %` : '';
+  return { label: `${verdictTexts[verdict]}${atLeast}`, why: reasonText(reason) };
+}
+
+/** What must come before a change. */
+export const requirementLines: Readonly<Record<FixRequirement, string>> = {
+  save: 'Save the project.',
+  restart: 'The editor has to be closed and opened again for it to act.',
+  'builds-finished': 'Let the editor finish what it is building.',
+};
+
+/** How a trial stands, as a stamp. */
+export const trialStampTexts = { kept: 'KEPT', undone: 'undone', open: 'on trial', abandoned: 'given up' } as const;
+
+/** "about 12 minutes spent, 5 to 15 likely left". */
+export function describeMinutes(
+  spentMinutes: number,
+  left: { readonly low: number; readonly high: number } | null,
+): string {
+  const spent = Math.round(spentMinutes);
+  const [low, high] = left ? [Math.round(left.low), Math.round(left.high)] : [0, 0];
+  const leftText = !left
+    ? 'how long is left is not known'
+    : high === 0
+      ? 'none left'
+      : low === high
+        ? `about ${high} left`
+        : `${low} to ${high} left`;
+  return spent > 0 ? `${spent} min spent, ${leftText}` : high > 0 ? `${leftText}, in minutes` : leftText;
+}
