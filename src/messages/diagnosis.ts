@@ -1,5 +1,5 @@
 import type { LagKind } from '@/core/card';
-import type { PlanId } from '@/core/diagnose';
+import type { NextTest, PlanId } from '@/core/diagnose';
 
 /** How sure Oil Can is, in words: a probability as people say it. */
 export function describeProbability(probability: number): string {
@@ -16,6 +16,13 @@ export const formatChance = (probability: number): string => {
   if (tenths >= 10) return 'more than 9 in 10';
   return tenths <= 0 ? 'less than 1 in 10' : `about ${tenths} in 10`;
 };
+
+/** How much a step tells or helps, in words. */
+export function describeWorth({ kind, bits, cureProbability }: NextTest): string {
+  if (kind === 'fix' && cureProbability >= 0.1) return `cures it in ${formatChance(cureProbability)} cases`;
+  if (bits >= 0.3) return 'tells much';
+  return bits >= 0.08 ? 'tells something' : 'tells a little';
+}
 
 /** Ways of choosing among plans. */
 export const planTexts: Readonly<Record<PlanId, { readonly label: string; readonly what: string }>> = {

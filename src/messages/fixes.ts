@@ -1,5 +1,5 @@
 import { assertNever } from '@/core/assert-never';
-import type { FixId, FixRequirement, PutBackTime } from '@/core/fixes';
+import type { FixGroup, FixId, FixLevel, FixRequirement, PutBackTime } from '@/core/fixes';
 import { editorsOwnWorkTexts } from './fix-texts/editors-own-work';
 import { exportAndUpgradesTexts } from './fix-texts/export-and-upgrades';
 import { footageTexts } from './fix-texts/footage';
@@ -9,6 +9,7 @@ import { machineTexts } from './fix-texts/machine';
 import { memoryAndFilesTexts } from './fix-texts/memory-and-files';
 import type { FixText } from './fix-texts/types';
 import { wayOfWorkingTexts } from './fix-texts/way-of-working';
+import { fixTitle } from './fix-titles';
 import { formatMinutes } from './format';
 
 /** Everything a person reads about a fix. No editor is named: it says where editors usually keep a thing. */
@@ -22,6 +23,26 @@ export const fixTexts: Readonly<Record<FixId, FixText>> = {
   ...wayOfWorkingTexts,
   ...exportAndUpgradesTexts,
 };
+
+/** Parts of the work that fixes belong to. */
+export const fixGroupTexts: Readonly<Record<FixGroup, string>> = {
+  machine: 'The machine and other programs',
+  'looking-with-less': 'Seeing less while editing',
+  graphics: 'What the graphics do',
+  footage: 'The footage and the project',
+  'memory-and-files': 'Memory, drives and caches',
+  'editors-own-work': 'What the editor does by itself',
+  'way-of-working': 'How the project is built',
+  export: 'The export',
+  upgrades: 'Something bought',
+};
+
+/** How to take a kept fix away again, in three short lines. */
+export const giveBackSteps = (id: FixId, level: FixLevel): readonly string[] => [
+  `${fixTexts[id].putBack?.what ?? `Set back what you changed: ${fixTitle(id, level).toLowerCase()}`}.`,
+  'Leave everything else as it is.',
+  'Play the same stretch as before.',
+];
 
 /** When something is put back, as a label. */
 export function describePutBackTime(when: PutBackTime): string {

@@ -1,6 +1,9 @@
 import { assertNever } from '@/core/assert-never';
-import type { AdviceReason, TrialAdvice, TrialVerdict } from '@/core/diagnose';
+import type { AdviceReason, NextMove, TrialAdvice, TrialVerdict } from '@/core/diagnose';
 import type { FixRequirement } from '@/core/fixes';
+import { formatChance } from './diagnosis';
+import { fixTitle } from './fix-titles';
+import { questionTexts } from './questions';
 
 export const verdictTexts: Readonly<Record<TrialVerdict, string>> = {
   better: 'Better',
@@ -68,4 +71,43 @@ export function describeMinutes(
         ? `about ${high} left`
         : `${low} to ${high} left`;
   return spent > 0 ? `${spent} min spent, ${leftText}` : high > 0 ? `${leftText}, in minutes` : leftText;
+}
+
+/** Why a step is the next one. */
+export function describeMoveReason(move: NextMove): string {
+  switch (move.kind) {
+    case 'ask':
+      return 'The answer tells more for its minutes than any fix.';
+    case 'try':
+      if (move.plan && move.plan.fixes.length > 1)
+        return `The first of ${move.plan.fixes.length} changes that together make it usable, ${formatChance(move.plan.probability)}.`;
+      return move.plan
+        ? `By all readings and answers this alone makes it usable, ${formatChance(move.plan.probability)}.`
+        : 'It helps or tells most for its minutes.';
+    case 'follow-plan':
+      return `Step ${move.at} of ${move.of} of the plan that you chose.`;
+    case 'give-back':
+      return 'What you kept since then is likely enough without it. Take it away, measure, and leave it away if it is not missed.';
+    case 'nothing-left':
+      return 'No further step is worth its minutes.';
+    default:
+      return assertNever(move);
+  }
+}
+
+/** A step in a few words. */
+export function nameMove(move: NextMove): string {
+  switch (move.kind) {
+    case 'ask':
+      return `look: ${move.test.id in questionTexts ? questionTexts[move.test.id as keyof typeof questionTexts].question : move.test.id}`;
+    case 'try':
+    case 'follow-plan':
+      return fixTitle(move.fix.id, move.fix.level);
+    case 'give-back':
+      return `give back: ${fixTitle(move.fix.id, move.fix.level)}`;
+    case 'nothing-left':
+      return 'none that is worth its minutes';
+    default:
+      return assertNever(move);
+  }
 }

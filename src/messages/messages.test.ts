@@ -22,7 +22,7 @@ import { describeBudget, describeFit } from './findings';
 import { fixTitle } from './fix-titles';
 import { describeEffort, describePutBackTime, fixTexts } from './fixes';
 import { describeFootageFailure } from './footage';
-import { describeAdvice, firstThingTexts, lagKindTexts, lagMomentTexts, scrubFeelTexts } from './interview';
+import { firstThingTexts, lagKindTexts, lagMomentTexts, scrubFeelTexts } from './interview';
 import { effectLabels, laneLabels, stageTexts } from './load';
 import { describeStorageFailure } from './storage';
 
@@ -61,6 +61,9 @@ describe('failures', () => {
       { code: 'value-out-of-range', path: 'timeline.heightPx', received: '4' },
       { code: 'trial-already-open', fix: { id: 'close-programs', level: 'all' } },
       { code: 'trial-not-open' },
+      { code: 'trial-in-working-set' },
+      { code: 'working-set-in-use' },
+      { code: 'too-many-working-sets', most: 20 },
       { code: 'trial-needs-reading' },
       { code: 'reading-empty' },
       { code: 'reading-in-use' },
@@ -134,10 +137,6 @@ describe('catalogues', () => {
     }
     expect(describeEffort(4, ['save', 'restart'])).toBe('4 minutes and a restart of the editor');
     expect(describeEffort(39, ['save'])).toBe('about 40 minutes');
-  });
-
-  it('tell a trial’s outcome and why', () => {
-    for (const advice of ['keep', 'undo', 'no-clear-change'] as const) expectGoodWords(describeAdvice(advice).why);
   });
 
   it('write codecs and depths as the trade does', () => {

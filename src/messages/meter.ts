@@ -107,3 +107,14 @@ export function describeTapped({
         : `${formatCount(freezesMs.length, 'freeze')} held, the longest ${formatWait(Math.max(...freezesMs))}.`,
   };
 }
+
+/** Why the practice machine gave no reading. */
+export function describePracticeFailure(
+  failure: MeterFailure | { readonly code: 'no-video' } | { readonly code: 'practice-broke'; readonly detail: string },
+): string {
+  if (failure.code === 'no-video')
+    return 'The practice machine has nothing to play: this card has no video any more. Add footage to it first.';
+  if (failure.code === 'practice-broke')
+    return 'Measuring the practice machine broke off. Nothing was stored. Press the button once more.';
+  return describeMeterFailure(failure);
+}

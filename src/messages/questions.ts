@@ -1,4 +1,7 @@
 import type { QuestionId } from '@/core/belief';
+import { lagKinds } from '@/core/card';
+import { openQuestionIds, sideQuestionId } from '@/core/diagnose';
+import { sideTexts } from './diagnosis';
 
 interface QuestionText {
   readonly question: string;
@@ -97,3 +100,25 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
     answers: yesNo,
   },
 };
+
+const skippedTexts: Readonly<Record<string, string>> = {
+  [openQuestionIds.moments]: 'When does it lag?',
+  [openQuestionIds.kinds]: 'What do you see?',
+  [openQuestionIds.reading]: 'A first reading',
+};
+
+/** A question that was answered or skipped, and the answer, in words. */
+export function describeAnswer(
+  questionId: string,
+  answer: string,
+): { readonly question: string; readonly given: string } {
+  const text = questionId in questionTexts ? questionTexts[questionId as QuestionId] : null;
+  if (text) return { question: text.question, given: text.answers[answer] ?? answer };
+  const skipped = skippedTexts[questionId];
+  if (skipped) return { question: skipped, given: 'Don’t know' };
+  const kind = lagKinds.find((id) => sideQuestionId(id) === questionId);
+  const side = kind ? sideTexts[kind] : undefined;
+  return side
+    ? { question: side.question, given: answer === 'yes' ? 'Yes' : answer === 'no' ? 'No' : 'Don’t know' }
+    : { question: 'A question of a newer Oil Can', given: answer };
+}

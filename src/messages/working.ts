@@ -1,6 +1,8 @@
 import type { EditorAttachWay } from '@/core/card';
 import type { PreviewChoice, RoomLeft, WayOfWorking, WorkingSetKind } from '@/core/diagnose';
-import type { Sacrifice } from '@/core/fixes';
+import type { FixAtLevel, Sacrifice } from '@/core/fixes';
+import { fixTitle } from './fix-titles';
+import { fixTexts } from './fixes';
 import { formatFpsRange, formatMinutes, formatWaitRange } from './format';
 import { effectLabels } from './load';
 
@@ -98,4 +100,22 @@ export const attachWayTexts: Readonly<Record<EditorAttachWay, { readonly label: 
     what: 'it has nothing of the kind; the folder with the small copies takes the place of the other',
   },
   none: { label: 'Not at all', what: 'it refuses files that were swapped' },
+};
+
+/** One thing to set on the way from one working set to another. */
+export function describeSwitch({ id, level }: FixAtLevel, isOn: boolean): string {
+  const title = fixTitle(id, level);
+  if (isOn) return title;
+  const putBack = id in fixTexts ? fixTexts[id as keyof typeof fixTexts].putBack : null;
+  return putBack?.what ?? `Back to before: ${title.toLowerCase()}`;
+}
+
+/** What to do so that small copies are used, by the way in which an editor takes them. */
+export const attachWaySteps: Readonly<Record<Exclude<EditorAttachWay, 'unknown'>, string>> = {
+  'built-in': 'Choose the heavy clips, attach the small files to them, and switch the viewer to show them.',
+  'by-name':
+    'Put the small files where it looks for them, under the names that it expects, and open the project again.',
+  'by-folder-swap':
+    'Close the project, rename the folder with the originals, and give the folder with the small copies its old name.',
+  none: 'It cannot show small copies. Convert the heavy clips to an editing codec and replace them on the timeline instead.',
 };

@@ -13,6 +13,8 @@ export interface ButtonProps {
   readonly isWide?: boolean;
   readonly isDisabled?: boolean;
   readonly 'aria-label'?: string;
+  /** For a choice among several that is shown as pressed. */
+  readonly 'aria-pressed'?: boolean;
 }
 
 /**

@@ -12,6 +12,7 @@ const Row = styled(Checkbox)`
   gap: 10px;
   padding: 4px 0;
   cursor: pointer;
+  &[data-disabled] { opacity: 0.6; cursor: not-allowed; }
   &[data-focus-visible] > .tick { outline: 3px solid ${colour.enamel}; outline-offset: 2px; }
 `;
 const Tick = styled.span`
@@ -29,14 +30,15 @@ const Tick = styled.span`
 
 interface CheckFieldProps {
   readonly isSelected: boolean;
+  readonly isDisabled?: boolean;
   readonly onChange: (isSelected: boolean) => void;
   readonly children: ReactNode;
 }
 
 /** A tick box with its words. */
-export function CheckField({ isSelected, onChange, children }: CheckFieldProps) {
+export function CheckField({ isSelected, isDisabled = false, onChange, children }: CheckFieldProps) {
   return (
-    <Row isSelected={isSelected} onChange={onChange}>
+    <Row isSelected={isSelected} isDisabled={isDisabled} onChange={onChange}>
       <Tick className="tick">{isSelected && <Check size={16} strokeWidth={3} aria-hidden="true" />}</Tick>
       <span>{children}</span>
     </Row>

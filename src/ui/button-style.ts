@@ -26,6 +26,7 @@ export const buttonStyle = css`
   &[data-look='primary']:hover { filter: brightness(1.12); }
   &[data-look='quiet'] { border-color: transparent; color: ${colour.enamel}; padding-inline: 8px; }
   &[data-look='danger'] { border-color: transparent; color: ${colour.alarm}; padding-inline: 8px; }
+  &[aria-pressed='true'] { background: ${colour.inset}; border-color: ${colour.enamel}; box-shadow: inset 0 -3px 0 ${colour.enamel}; }
   &[data-disabled] { opacity: 0.5; cursor: not-allowed; }
   &[data-wide] { width: 100%; }
   svg { flex: none; }

@@ -41,3 +41,10 @@ export const VisuallyHidden = styled.span`
   clip-path: inset(50%);
   white-space: nowrap;
 `;
+
+/** The head of a page: its name, and what it is for in one line. */
+export const PageHead = styled.div`
+  margin-bottom: 14px;
+  h1 { font-size: 28px; }
+  p { margin-top: 2px; color: ${colour.inkSoft}; }
+`;

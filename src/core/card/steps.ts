@@ -26,7 +26,7 @@ const hasKnown = (card: JobCard): Readonly<Record<StepId, boolean>> => ({
   footage: card.clips.length > 0,
   timeline: card.timeline.isDescribed,
   symptoms: card.readings.length > 0 && card.symptoms.moments.length > 0,
-  findings: card.trials.length > 0,
+  findings: card.readings.length > 0,
   fixes: openTrial(card) === null && isCardUsable(card),
   'export-check':
     card.trials.length > 0 &&

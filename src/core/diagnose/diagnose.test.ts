@@ -121,10 +121,12 @@ describe('what-if choices', () => {
     const trial = {
       id: 't',
       fix: { id: 'make-proxies', level: 540 },
+      direction: 'make' as const,
       status: 'kept' as const,
       beforeReadingId: 'reading-1',
       afterReadingId: null,
       startedAtMs: 0,
+      madeAtMs: 0,
       endedAtMs: 1,
     };
     const base = cardOf('decode-bound');

@@ -1,4 +1,4 @@
-import { isCardUsable, type JobCard, keptFixes } from '../card';
+import { isCardUsable, isSameFix, type JobCard, keptFixes } from '../card';
 import { applyFixes, type FixAtLevel, findFix } from '../fixes';
 import { remainingPlan } from './chosen-plan';
 import type { Diagnosis } from './diagnose';
@@ -40,7 +40,8 @@ const planMinutesLeft = 40;
  * preview is usable, all that is left is to give back what is no longer needed.
  */
 export function chooseStep(card: JobCard, diagnosis: Diagnosis): NextMove {
-  const [needless] = diagnosis.giveBack;
+  // A diagnosis may be a moment older than the card.
+  const needless = diagnosis.giveBack.find((fix) => keptFixes(card).some((kept) => isSameFix(kept, fix)));
   if (isCardUsable(card)) return needless ? { kind: 'give-back', fix: needless } : { kind: 'nothing-left' };
   const left = remainingPlan(card);
   const [first] = left;

@@ -1,10 +1,11 @@
 import { type Belief, type BeliefForecast, forecastUnder } from '../belief';
 import type { JobCard } from '../card';
-import { applyFixes, type FixAtLevel, fixCatalogue, isWayOfWorking } from '../fixes';
+import { applyFixes, type FixAtLevel, type FixId, fixCatalogue, isWayOfWorking } from '../fixes';
 import { createRefusal } from './candidates';
 
 /** A habit that keeps a project light, with what it would bring on this card. */
 export interface WayOfWorking extends FixAtLevel {
+  readonly id: FixId;
   readonly minutes: number;
   readonly before: BeliefForecast;
   readonly after: BeliefForecast;

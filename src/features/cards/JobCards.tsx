@@ -61,7 +61,17 @@ export function JobCards() {
   }, []);
 
   const startCard = () => {
-    const card = createJobCard({ id: crypto.randomUUID(), title: 'New project', nowMs: Date.now() });
+    const [newest] = [...cards.values()]
+      .map((open) => open.card)
+      .filter(({ id }) => !id.startsWith('demo-'))
+      .sort((a, b) => b.updatedAtMs - a.updatedAtMs);
+    const card = createJobCard({
+      id: crypto.randomUUID(),
+      title: 'New project',
+      nowMs: Date.now(),
+      // Most people have one editor: what is known of it goes on to the next card.
+      editorProfile: newest?.editorProfile,
+    });
     store?.add(card);
     router.push(`/card/${card.id}/first-things`);
   };

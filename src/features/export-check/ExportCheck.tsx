@@ -2,24 +2,26 @@
 
 import { CircleCheckBig, TriangleAlert } from 'lucide-react';
 import styled from 'styled-components';
-import { isReadyToExport, listPutBack, openTrial, type PutBackLine } from '@/core/card';
-import { findFix } from '@/core/fixes';
+import { isReadyToExport, type JobCard, listPutBack, mayPointAtCopies, openTrial } from '@/core/card';
 import { fixTitle } from '@/messages/fix-titles';
-import { fixTexts } from '@/messages/fixes';
 import { formatCount } from '@/messages/format';
 import { Button } from '@/ui/Button';
-import { CheckField } from '@/ui/CheckField';
 import { LinkButton } from '@/ui/LinkButton';
+import { Row } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Stub } from '@/ui/Stub';
 import { colour } from '@/ui/tokens';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
+import { CopiesQuestion } from './CopiesQuestion';
+import { ExportSettings } from './ExportSettings';
+import { PutBackLines } from './PutBackLines';
 
 const State = styled.div`
   display: flex;
   align-items: center;
   gap: 14px;
+  margin-bottom: 12px;
   padding: 14px 18px;
   background: ${colour.card};
   border: 2px solid ${colour.oil};
@@ -29,55 +31,32 @@ const State = styled.div`
   p { color: ${colour.inkSoft}; }
   &[data-ready] { border-color: ${colour.good}; svg { color: ${colour.good}; } }
 `;
-const Line = styled.li`
-  padding: 8px 0;
-  border-top: 1px solid ${colour.line};
-  &:first-child { border-top: 0; }
-  small { display: block; font-size: 14.5px; color: ${colour.inkSoft}; }
-  &[data-done] .what { text-decoration: line-through; color: ${colour.inkSoft}; }
+const Unprinted = styled.div`
+  margin-top: 14px;
+  @media print { display: none; }
 `;
 
-const textOf = (line: PutBackLine) => {
-  const fix = findFix(line.trial.fix.id);
-  return (fix && fixTexts[fix.id].putBack) ?? { what: fixTitle(line.trial.fix.id, line.trial.fix.level), why: '' };
-};
-
-function Lines({
-  lines,
-  onTick,
-}: {
-  readonly lines: readonly PutBackLine[];
-  readonly onTick: (trialId: string, isDone: boolean) => void;
-}) {
-  return (
-    <ul>
-      {lines.map((line) => {
-        const { what, why } = textOf(line);
-        return (
-          <Line key={line.trial.id} data-done={line.isDone || undefined}>
-            <CheckField isSelected={line.isDone} onChange={(isDone) => onTick(line.trial.id, isDone)}>
-              <span className="what">{what}</span>
-              <small>
-                Kept: {fixTitle(line.trial.fix.id, line.trial.fix.level)}. {why}
-              </small>
-            </CheckField>
-          </Line>
-        );
-      })}
-    </ul>
-  );
+/** What still stands in the way, or that nothing does. */
+function describeState(card: JobCard): string {
+  const trial = openTrial(card);
+  if (trial) return `A trial is under way: ${fixTitle(trial.fix.id, trial.fix.level)}. Keep it or undo it first.`;
+  const lines = listPutBack(card).filter(({ when }) => when === 'export');
+  const openCount = lines.filter(({ isDone }) => !isDone).length;
+  if (openCount > 0) return `${formatCount(openCount, 'line')} still open. Tick each once it is done in the editor.`;
+  if (!isReadyToExport(card)) return 'One question is open: whether anything still points at small copies.';
+  return lines.length === 0
+    ? 'Nothing on this card was given up for speed. Export at full quality.'
+    : 'Everything is put back. Export at full quality.';
 }
 
 /** What was given up for speed and must be put back: before export, and at the end of the day. */
 export function ExportCheck() {
   const { card, run } = useOpenCard();
   const lines = listPutBack(card);
-  const forExport = lines.filter((line) => line.when === 'export');
-  const forEvening = lines.filter((line) => line.when === 'end-of-day');
-  const openCount = forExport.filter((line) => !line.isDone).length;
-  const trial = openTrial(card);
+  const forExport = lines.filter(({ when }) => when === 'export');
+  const forEvening = lines.filter(({ when }) => when === 'end-of-day');
   const isReady = isReadyToExport(card);
-  const tick = (trialId: string, isDone: boolean) => run({ type: 'tickPutBack', input: { trialId, isDone } });
+  const hasTicks = lines.some(({ isDone }) => isDone) || card.exportCheck.ticked.length > 0;
   const Icon = isReady ? CircleCheckBig : TriangleAlert;
   return (
     <StepPage stepId="export-check">
@@ -85,41 +64,44 @@ export function ExportCheck() {
         <Icon size={30} aria-hidden="true" />
         <div>
           <h2>{isReady ? 'Ready to export' : 'Not ready to export'}</h2>
-          <p>
-            {isReady
-              ? forExport.length === 0
-                ? 'Nothing on this card was given up for speed. Export at full quality.'
-                : 'Everything is put back. Export at full quality.'
-              : trial
-                ? `A trial is under way: ${fixTitle(trial.fix.id, trial.fix.level)}. Keep it or undo it first.`
-                : `${formatCount(openCount, 'line')} still open. Tick each once it is done in the editor.`}
-          </p>
+          <p>{describeState(card)}</p>
         </div>
       </State>
-      {trial && (
-        <div style={{ marginTop: 12 }}>
-          <Note>
-            <LinkButton href={`/card/${encodeURIComponent(card.id)}/fixes`}>To the trial</LinkButton>
-          </Note>
-        </div>
+      {openTrial(card) && (
+        <Note>
+          <LinkButton href={`/card/${encodeURIComponent(card.id)}/fixes`}>To the trial</LinkButton>
+        </Note>
       )}
       {forExport.length > 0 && (
         <Stub aria-label="Before export">
           <h2>Before export</h2>
-          <Lines lines={forExport} onTick={tick} />
+          <PutBackLines lines={forExport} />
         </Stub>
+      )}
+      {mayPointAtCopies(card) && (
+        <div style={{ marginTop: 14 }}>
+          <CopiesQuestion card={card} />
+        </div>
       )}
       {forEvening.length > 0 && (
         <Stub aria-label="At the end of the day">
           <h2>At the end of the day</h2>
-          <Lines lines={forEvening} onTick={tick} />
+          <PutBackLines lines={forEvening} />
         </Stub>
       )}
-      {lines.length > 0 && (
-        <div style={{ marginTop: 14 }}>
+      <div style={{ marginTop: 14 }}>
+        <ExportSettings card={card} />
+      </div>
+      <Unprinted>
+        <Row>
           <Button onPress={() => window.print()}>Print this list</Button>
-        </div>
-      )}
+          {hasTicks && (
+            <Button look="quiet" onPress={() => run({ type: 'resumeEditing', input: {} })}>
+              Exported: go on editing, open all lines again
+            </Button>
+          )}
+        </Row>
+      </Unprinted>
     </StepPage>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import styled from 'styled-components';
+import type { JobCard } from '@/core/card';
 import type { CauseId } from '@/core/causes';
 import type { Diagnosis } from '@/core/diagnose';
 import { describeProbability, formatChance } from '@/messages/diagnosis';
@@ -12,6 +13,7 @@ import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import type { DiagnosisState } from '../shell/diagnosis-context';
+import { CauseEvidence } from './CauseEvidence';
 
 const List = styled.ol`
   list-style: none;
@@ -59,9 +61,11 @@ function leadOf({ causes, isUnexplained, usableProbability }: Diagnosis): string
 
 /** What causes the lag, and how sure that is. */
 export function Causes({
+  card,
   state,
   estimateCause,
 }: {
+  readonly card: JobCard;
   readonly state: DiagnosisState;
   readonly estimateCause: CauseId | null;
 }) {
@@ -110,6 +114,7 @@ export function Causes({
               {causeTexts[id].why}{' '}
               {share >= 0.05 && <Soft>Its part of the lag: about {Math.round(100 * share)} %.</Soft>}
             </p>
+            <CauseEvidence list={state.explanation?.ofCauses[id] ?? []} card={card} />
             <p>
               <Soft>What would settle it:</Soft> {settlingTests[id]}
             </p>

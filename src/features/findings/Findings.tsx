@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { latestReading, readingInForce } from '@/core/card';
+import { fixesInForce, latestReading, readingInForce } from '@/core/card';
 import { computeFindings } from '@/core/diagnose';
 import { describeBudget, describeFit } from '@/messages/findings';
 import { formatMs } from '@/messages/format';
@@ -9,14 +9,15 @@ import { Disclosure } from '@/ui/Disclosure';
 import { FrameBudget } from '@/ui/FrameBudget';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
+import { SideLeads } from '../looks/SideLeads';
 import { toBudgetLanes } from '../shell/budget-lanes';
 import { useDiagnosis } from '../shell/diagnosis-context';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
 import { Causes } from './Causes';
+import { Expectations } from './Expectations';
 import { NextLook } from './NextLook';
 import { Plans } from './Plans';
-import { SideLeads } from './SideLeads';
 import { useWhatIf } from './use-what-if';
 import { WhatIf } from './WhatIf';
 
@@ -27,6 +28,10 @@ export function Findings() {
   const reading = readingInForce(card) ?? latestReading(card);
   const fit = reading?.shownFps != null ? describeFit(reading.shownFps, findings) : null;
   const whatIf = useWhatIf(card);
+  const beforeFixes = useMemo(
+    () => (fixesInForce(card).length === 0 ? null : computeFindings({ ...card, trials: [], workingSetId: null })),
+    [card],
+  );
   const diagnosisState = useDiagnosis();
   const { diagnosis } = diagnosisState;
   return (
@@ -37,7 +42,7 @@ export function Findings() {
           project.
         </Note>
       )}
-      <Causes state={diagnosisState} estimateCause={findings.bindingCause} />
+      <Causes card={card} state={diagnosisState} estimateCause={findings.bindingCause} />
       {diagnosis && <NextLook card={card} diagnosis={diagnosis} />}
       {diagnosis && <Plans card={card} diagnosis={diagnosis} />}
       <Sheet
@@ -45,6 +50,11 @@ export function Findings() {
         aside={whatIf.isChanged ? <b>with the choices below</b> : 'playing the heaviest quarter of the footage'}
       >
         <FrameBudget lanes={toBudgetLanes(whatIf.after.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
+        {beforeFixes && (
+          <Disclosure label="Before any fix it was">
+            <FrameBudget lanes={toBudgetLanes(beforeFixes.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
+          </Disclosure>
+        )}
         <p>{describeBudget(findings)}</p>
         {fit && (
           <div style={{ marginTop: 12 }}>
@@ -60,7 +70,8 @@ export function Findings() {
         </div>
       </Sheet>
       <WhatIf card={card} state={whatIf} />
-      {diagnosis && <SideLeads leads={diagnosis.sideLeads} />}
+      {diagnosisState.explanation && <Expectations card={card} explanation={diagnosisState.explanation} />}
+      {diagnosis && <SideLeads card={card} leads={diagnosis.sideLeads} />}
     </StepPage>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import styled from 'styled-components';
-import type { JobCard } from '@/core/card';
+import type { FixUse, JobCard } from '@/core/card';
 import { keptState } from '@/core/diagnose';
 import { findFix, leastGain, type RankedFix } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
@@ -10,8 +10,8 @@ import { formatCount, formatFpsRange, formatGigabytes, formatMinutes } from '@/m
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { colour, font } from '@/ui/tokens';
+import { FixSteps } from '../looks/FixSteps';
 import { describeFixFacts } from '../shell/fix-facts';
-import { FixSteps } from './FixSteps';
 
 const Box = styled.article`
   display: grid;
@@ -42,7 +42,7 @@ interface FixCardProps {
   readonly ranked: RankedFix;
   readonly isFirst: boolean;
   readonly canTry: boolean;
-  readonly onTry: () => void;
+  readonly onTry: (fix: FixUse) => void;
 }
 
 /** One fix: what it should bring, takes and costs, and how to do it. */
@@ -88,7 +88,7 @@ export function FixCard({ card, ranked, isFirst, canTry, onTry }: FixCardProps) 
         <Button
           look={isFirst ? 'primary' : 'plain'}
           isDisabled={!canTry}
-          onPress={onTry}
+          onPress={() => onTry({ id: ranked.id, level: ranked.level })}
           aria-label={`Try this: ${title}`}
         >
           Try this

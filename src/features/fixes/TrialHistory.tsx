@@ -1,9 +1,10 @@
 'use client';
 
 import styled from 'styled-components';
-import { findReading, type Trial } from '@/core/card';
+import { findReading, keptTrials, type Trial } from '@/core/card';
 import { fixTitle } from '@/messages/fix-titles';
 import { formatFps } from '@/messages/format';
+import { trialStampTexts } from '@/messages/loop';
 import { Button } from '@/ui/Button';
 import { Sheet } from '@/ui/Sheet';
 import { Stamp } from '@/ui/Stamp';
@@ -22,12 +23,14 @@ const Item = styled.li`
   @media (max-width: 600px) { grid-template-columns: 88px minmax(0, 1fr); }
 `;
 
-const stampTexts = { kept: 'KEPT', undone: 'undone', open: 'on trial' } as const;
+const titleOf = ({ fix, direction }: Trial): string =>
+  `${direction === 'give-back' ? 'Without: ' : ''}${fixTitle(fix.id, fix.level)}`;
 
 /** Every trial of the card: kept ones stamped, undone ones struck through and still legible. */
 export function TrialHistory() {
   const { card, run } = useOpenCard();
   if (card.trials.length === 0) return null;
+  const inForce = new Set(keptTrials(card).map(({ id }) => id));
   const rateOf = (trial: Trial): string => {
     const before = findReading(card, trial.beforeReadingId)?.shownFps;
     const after = findReading(card, trial.afterReadingId)?.shownFps;
@@ -37,16 +40,20 @@ export function TrialHistory() {
     <Sheet title="Trials on this card">
       <ul>
         {card.trials.map((trial) => (
-          <Item key={trial.id} data-undone={trial.status === 'undone' || undefined}>
+          <Item key={trial.id} data-undone={trial.status === 'undone' || trial.status === 'abandoned' || undefined}>
             <span>
-              <Stamp data-kind={trial.status}>{stampTexts[trial.status]}</Stamp>
+              <Stamp data-kind={trial.status}>
+                {trial.status === 'kept' && trial.direction === 'give-back'
+                  ? 'given back'
+                  : trialStampTexts[trial.status]}
+              </Stamp>
             </span>
-            <span className="title">{fixTitle(trial.fix.id, trial.fix.level)}</span>
+            <span className="title">{titleOf(trial)}</span>
             <span>{rateOf(trial)}</span>
-            {trial.status === 'kept' && (
+            {inForce.has(trial.id) && (
               <Button
                 look="quiet"
-                aria-label={`Undo now: ${fixTitle(trial.fix.id, trial.fix.level)}`}
+                aria-label={`Undo now: ${titleOf(trial)}`}
                 onPress={() => run({ type: 'undoKeptTrial', input: { id: trial.id, nowMs: Date.now() } })}
               >
                 Undo now

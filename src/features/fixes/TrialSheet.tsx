@@ -1,84 +1,162 @@
 'use client';
 
+import { useMemo } from 'react';
 import styled from 'styled-components';
-import { adviseTrial, findReading, type Trial } from '@/core/card';
+import { findReading, type Trial } from '@/core/card';
+import { adviseTrial, type TrialAdvice } from '@/core/diagnose';
 import { findFix } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
-import { formatFps } from '@/messages/format';
-import { describeAdvice, scrubFeelTexts } from '@/messages/interview';
+import { giveBackSteps } from '@/messages/fixes';
+import { formatFps, formatWait } from '@/messages/format';
+import { scrubFeelTexts } from '@/messages/interview';
+import { describeAdvice } from '@/messages/loop';
+import { describeCompareFailure } from '@/messages/readings';
 import { Button } from '@/ui/Button';
-import { Row } from '@/ui/layout';
+import { Row, Soft } from '@/ui/layout';
+import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
-import { ReadingForm } from '../readings/ReadingForm';
+import { FixSteps } from '../looks/FixSteps';
+import { TakeReading } from '../readings/TakeReading';
 import { useOpenCard } from '../shell/use-open-card';
-import { FixSteps } from './FixSteps';
+import { AttachQuestion } from './AttachQuestion';
+import { ComesFirst } from './ComesFirst';
 
 const Part = styled.div`
   padding: 12px 0;
   border-top: 1px dashed ${colour.edge};
   &:first-of-type { border-top: 0; padding-top: 0; }
   h3 { font: 650 16px/1.3 ${font.text}; margin-bottom: 6px; }
+  &[data-waiting] h3 { color: ${colour.inkSoft}; }
 `;
 const Compared = styled.p`
   font-size: 18px;
   margin-bottom: 4px;
 `;
+const Verdict = styled.p`
+  margin-bottom: 10px;
+  padding-left: 12px;
+  border-left: 4px solid ${colour.edge};
+  &[data-verdict='better'] { border-left-color: ${colour.good}; }
+  &[data-verdict='worse'] { border-left-color: ${colour.alarm}; }
+`;
+const GiveBackList = styled.ol`
+  margin: 0 0 8px;
+  padding-left: 22px;
+  list-style: decimal;
+`;
 
-/** The trial under way: do it, measure it, keep it or undo it. */
-export function TrialSheet({ trial }: { readonly trial: Trial }) {
-  const { card, run } = useOpenCard();
+/** What both readings say, side by side. */
+function Figures({ trial }: { readonly trial: Trial }) {
+  const { card } = useOpenCard();
   const before = findReading(card, trial.beforeReadingId);
   const after = findReading(card, trial.afterReadingId);
-  const known = findFix(trial.fix.id);
-  const advice = before && after ? adviseTrial(before, after) : null;
-  const end = (outcome: 'kept' | 'undone') =>
-    run({ type: 'endTrial', input: { id: trial.id, outcome, nowMs: Date.now() } });
-  const shouldKeep = advice === 'keep';
+  if (!before || !after) return null;
   return (
-    <Sheet title={`On trial: ${fixTitle(trial.fix.id, trial.fix.level)}`} kind="next">
+    <Compared>
+      {before.shownFps !== null && after.shownFps !== null && (
+        <>
+          {formatFps(before.shownFps)} → <b>{formatFps(after.shownFps)}</b> a second{' '}
+        </>
+      )}
+      {before.scrubMs !== null && after.scrubMs !== null && (
+        <>
+          · a jump {formatWait(before.scrubMs)} → <b>{formatWait(after.scrubMs)}</b>{' '}
+        </>
+      )}
+      {before.scrubFeel && after.scrubFeel && (
+        <>
+          · scrubbing {scrubFeelTexts[before.scrubFeel].label.toLowerCase()} →{' '}
+          <b>{scrubFeelTexts[after.scrubFeel].label.toLowerCase()}</b>
+        </>
+      )}
+    </Compared>
+  );
+}
+
+function Advice({ advice }: { readonly advice: TrialAdvice }) {
+  const { label, why } = describeAdvice(advice);
+  return (
+    <>
+      {advice.failure && <Note>{describeCompareFailure(advice.failure)}</Note>}
+      <Verdict data-verdict={advice.verdict}>
+        <b>{label}.</b> {why}
+      </Verdict>
+    </>
+  );
+}
+
+/** The trial under way: make the change, measure it, then keep it or undo it. One part is open at a time. */
+export function TrialSheet({ trial }: { readonly trial: Trial }) {
+  const { card, run } = useOpenCard();
+  const known = findFix(trial.fix.id);
+  const advice = useMemo(() => adviseTrial(card, trial), [card, trial]);
+  const isMade = trial.madeAtMs !== null || trial.afterReadingId !== null;
+  const isGiveBack = trial.direction === 'give-back';
+  const end = (outcome: 'kept' | 'undone' | 'abandoned') =>
+    run({ type: 'endTrial', input: { id: trial.id, outcome, nowMs: Date.now() } });
+  const mark = (madeAtMs: number | null) => run({ type: 'markTrialMade', input: { id: trial.id, madeAtMs } });
+  const title = fixTitle(trial.fix.id, trial.fix.level);
+  const giveUp = (
+    <Button look="quiet" onPress={() => end('abandoned')}>
+      Give up this trial
+    </Button>
+  );
+  return (
+    <Sheet title={`On trial: ${isGiveBack ? `without “${title}”` : title}`} kind="next">
       <Part>
-        <h3>1. Make the change</h3>
-        {known?.requires.includes('save') && <p>Save the project first.</p>}
-        {known && <FixSteps fixId={known.id} level={trial.fix.level} />}
-      </Part>
-      <Part>
-        <h3>2. Play the same stretch and type what you see</h3>
-        {after === null ? (
-          <ReadingForm buttonLabel="Store the second reading" />
+        <h3>1. {isGiveBack ? 'Take it away' : 'Make the change'}</h3>
+        {!isMade && known && !isGiveBack && <ComesFirst fix={known} />}
+        {!isMade && isGiveBack && known && (
+          <GiveBackList>
+            {giveBackSteps(known.id, trial.fix.level).map((step) => (
+              <li key={step}>{step}</li>
+            ))}
+          </GiveBackList>
+        )}
+        {!isMade && !isGiveBack && known && <AttachQuestion card={card} fixId={known.id} />}
+        {!isMade && !isGiveBack && known && <FixSteps fixId={known.id} level={trial.fix.level} />}
+        {isMade ? (
+          <Row>
+            <Soft>Made.</Soft>
+            {trial.afterReadingId === null && (
+              <Button look="quiet" onPress={() => mark(null)}>
+                Show again how
+              </Button>
+            )}
+          </Row>
         ) : (
-          <Compared>
-            {before?.shownFps != null && after.shownFps !== null && (
-              <>
-                {formatFps(before.shownFps)} → <b>{formatFps(after.shownFps)}</b> a second{' '}
-              </>
-            )}
-            {before?.scrubFeel && after.scrubFeel && (
-              <>
-                scrubbing {scrubFeelTexts[before.scrubFeel].label.toLowerCase()} →{' '}
-                <b>{scrubFeelTexts[after.scrubFeel].label.toLowerCase()}</b>
-              </>
-            )}
-          </Compared>
+          <Row>
+            <Button look="primary" onPress={() => mark(Date.now())}>
+              It is made: measure it
+            </Button>
+            {giveUp}
+          </Row>
         )}
       </Part>
-      <Part>
-        <h3>3. Keep it or undo it</h3>
+      <Part data-waiting={!isMade || undefined}>
+        <h3>2. Play the same stretch and measure</h3>
+        {isMade && trial.afterReadingId === null && <TakeReading buttonLabel="Store the second reading" />}
+        {isMade && trial.afterReadingId === null && giveUp}
+        {trial.afterReadingId !== null && <Figures trial={trial} />}
+      </Part>
+      <Part data-waiting={advice === null || undefined}>
+        <h3>3. {isGiveBack ? 'Leave it away or set it again' : 'Keep it or undo it'}</h3>
         {advice ? (
-          <p style={{ marginBottom: 10 }}>
-            <b>{describeAdvice(advice).label}.</b> {describeAdvice(advice).why}
-          </p>
+          <>
+            <Advice advice={advice} />
+            <Row>
+              <Button look={advice.recommended === 'kept' ? 'primary' : 'plain'} onPress={() => end('kept')}>
+                {isGiveBack ? 'Leave it away' : 'Keep it'}
+              </Button>
+              <Button look={advice.recommended === 'undone' ? 'primary' : 'plain'} onPress={() => end('undone')}>
+                {isGiveBack ? 'Set it again' : 'Undo it'}
+              </Button>
+            </Row>
+          </>
         ) : (
-          <p style={{ marginBottom: 10 }}>After the second reading. You can give the trial up at any time.</p>
+          <Soft>After the second reading.</Soft>
         )}
-        <Row>
-          <Button look={shouldKeep ? 'primary' : 'plain'} isDisabled={after === null} onPress={() => end('kept')}>
-            Keep it
-          </Button>
-          <Button look={advice && !shouldKeep ? 'primary' : 'plain'} onPress={() => end('undone')}>
-            {after === null ? 'Give up this trial' : 'Undo it'}
-          </Button>
-        </Row>
       </Part>
     </Sheet>
   );

@@ -3,8 +3,8 @@
 import { usePathname } from 'next/navigation';
 import { useMemo } from 'react';
 import styled from 'styled-components';
-import { type JobCard, listPutBack } from '@/core/card';
-import { type CardOverview, chooseMove } from '@/core/diagnose';
+import { type JobCard, listPutBack, type Reading } from '@/core/card';
+import { type CardOverview, minutesLeft, minutesSpent } from '@/core/diagnose';
 import { usableRateRatio } from '@/core/load';
 import { stepTexts } from '@/messages/card';
 import { describeProbability, formatChance } from '@/messages/diagnosis';
@@ -12,6 +12,8 @@ import { fixTexts } from '@/messages/fixes';
 import { formatAgo, formatFps, formatFpsRange, formatMs } from '@/messages/format';
 import { scrubFeelTexts } from '@/messages/interview';
 import { causeTexts } from '@/messages/load';
+import { describeMinutes } from '@/messages/loop';
+import { describeReadingWay } from '@/messages/readings';
 import { Button } from '@/ui/Button';
 import { Drop } from '@/ui/Drop';
 import { FrameBudget } from '@/ui/FrameBudget';
@@ -24,6 +26,7 @@ import { describeMove, describeNextStep } from './describe-next-step';
 import { useDiagnosis } from './diagnosis-context';
 import { describeFixFacts } from './fix-facts';
 import { stepAfter, useFinishStep } from './use-finish-step';
+import { useNextMove } from './use-next-move';
 import { useNowMs } from './use-now';
 
 const Aside = styled.aside`
@@ -82,15 +85,24 @@ const Next = styled(Box)`
   > p { margin-top: 9px; font-size: 14px; color: ${colour.inkSoft}; }
 `;
 
+const Minutes = styled.p`
+  padding-top: 8px;
+  border-top: 1px dashed ${colour.edge};
+  font-variant-numeric: tabular-nums;
+`;
+
 /** What is shown now against the target, the likely cause, and the one next step; the same on every step. */
 export function Gauge({ card, overview }: { readonly card: JobCard; readonly overview: CardOverview }) {
   const nowMs = useNowMs();
   const { targetFps, reading, findings, isReadingInForce } = overview;
-  const { diagnosis } = useDiagnosis();
+  const { diagnosis, status } = useDiagnosis();
   // Until the causes are weighed, and where the belief has nothing left, the estimate's own order stands.
-  const move = useMemo(
-    () => (overview.next.kind === 'try-fix' && diagnosis ? describeMove(chooseMove(diagnosis)) : null),
-    [overview, diagnosis],
+  const chosen = useNextMove(card, overview);
+  const move = useMemo(() => chosen && describeMove(chosen), [chosen]);
+  const spentMinutes = useMemo(() => minutesSpent(card), [card]);
+  const leftMinutes = useMemo(
+    () => (diagnosis && reading ? minutesLeft(card, diagnosis, chosen ?? { kind: 'nothing-left' }) : null),
+    [card, diagnosis, reading, chosen],
   );
   const estimated = useMemo(() => describeNextStep(overview.next, card), [overview, card]);
   const next = move ?? estimated;
@@ -132,7 +144,7 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
           <span>
             {shownFps === null
               ? 'estimated'
-              : `typed ${nowMs !== null && reading ? formatAgo(reading.takenAtMs, nowMs) : ''}`}
+              : `${describeReadingWay(reading as Reading)} ${nowMs !== null && reading ? formatAgo(reading.takenAtMs, nowMs) : ''}`}
           </span>
           <span>usable: {formatFps(Math.ceil(usableRateRatio * targetFps * 10) / 10)}</span>
         </Ends>
@@ -156,7 +168,7 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
           <small>{causeSource}</small>
         </Cause>
       </Box>
-      <Next aria-label="Next step">
+      <Next aria-label="Next step" aria-busy={status === 'running'}>
         <h2>
           <Drop sizePx={16} /> Next step
         </h2>
@@ -183,15 +195,15 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
           )
         )}
         <p>{next.why}</p>
+        {reading && !isHere && <Minutes>{describeMinutes(spentMinutes, leftMinutes)}</Minutes>}
       </Next>
       {openLines.length > 0 && (
         <Stub aria-label="To put back">
           <h2>Put back</h2>
-          {openLines.map(({ trial, when }) => {
-            const text =
-              trial.fix.id in fixTexts ? fixTexts[trial.fix.id as keyof typeof fixTexts].putBack?.what : trial.fix.id;
+          {openLines.map(({ key, fix, when }) => {
+            const text = fix.id in fixTexts ? fixTexts[fix.id as keyof typeof fixTexts].putBack?.what : fix.id;
             return (
-              <p key={trial.id}>
+              <p key={key}>
                 {text} <small>({when === 'export' ? 'before export' : 'end of the day'})</small>
               </p>
             );

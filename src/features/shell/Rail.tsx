@@ -1,6 +1,6 @@
 'use client';
 
-import { Check, Gauge } from 'lucide-react';
+import { Check, Gauge, NotebookPen, Repeat2, Scale } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import styled from 'styled-components';
@@ -76,7 +76,12 @@ const Tools = styled.ul`
 `;
 
 /** What is at hand at any step. */
-const tools = [{ id: 'meter', label: 'Lag meter', what: 'measure and compare' }] as const;
+const tools = [
+  { id: 'meter', label: 'Lag meter', what: 'measure and compare', Icon: Gauge },
+  { id: 'what-if', label: 'What if', what: 'any set of fixes', Icon: Scale },
+  { id: 'work', label: 'While you work', what: 'sets to switch to', Icon: Repeat2 },
+  { id: 'editor', label: 'My editor', what: 'what it can do', Icon: NotebookPen },
+] as const;
 
 /** The steps of a card in working order, and its tools; below 720 pixels a list to pick from. */
 export function Rail({ card, overview }: { readonly card: JobCard; readonly overview: CardOverview }) {
@@ -124,10 +129,10 @@ export function Rail({ card, overview }: { readonly card: JobCard; readonly over
         ))}
       </ol>
       <Tools aria-label="Tools">
-        {tools.map(({ id, label, what }) => (
+        {tools.map(({ id, label, what, Icon }) => (
           <li key={id}>
             <StepLink href={hrefOf(id)} aria-current={id === current ? 'page' : undefined}>
-              <Gauge size={20} aria-hidden="true" />
+              <Icon size={20} aria-hidden="true" />
               <span>
                 <b>{label}</b>
                 <small>{what}</small>

@@ -6,15 +6,10 @@ import styled from 'styled-components';
 import type { StepId } from '@/core/card';
 import { stepTexts } from '@/messages/card';
 import { Button } from '@/ui/Button';
-import { colour } from '@/ui/tokens';
+import { PageHead } from '@/ui/layout';
 import { stepAfter, useFinishStep } from './use-finish-step';
 import { useOpenCard } from './use-open-card';
 
-const Head = styled.div`
-  margin-bottom: 14px;
-  h1 { font-size: 28px; }
-  p { margin-top: 2px; color: ${colour.inkSoft}; }
-`;
 const Foot = styled.div`
   display: flex;
   justify-content: flex-end;
@@ -33,10 +28,10 @@ export function StepPage({ stepId, children }: { readonly stepId: StepId; readon
   }, [label, card.title]);
   return (
     <>
-      <Head>
+      <PageHead>
         <h1>{label}</h1>
         <p>{lead}</p>
-      </Head>
+      </PageHead>
       {children}
       {following && (
         <Foot>

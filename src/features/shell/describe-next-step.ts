@@ -1,5 +1,5 @@
 import type { JobCard, StepId } from '@/core/card';
-import type { NextMove, NextStep } from '@/core/diagnose';
+import type { NextMove, NextStep, TrialStage } from '@/core/diagnose';
 import { findFix } from '@/core/fixes';
 import { stepTexts } from '@/messages/card';
 import { formatChance } from '@/messages/diagnosis';
@@ -56,10 +56,40 @@ export function describeMove(move: NextMove): (NextStepText & { readonly facts: 
         ],
       };
     }
+    case 'follow-plan': {
+      const fix = findFix(move.fix.id);
+      if (!fix) return null;
+      return {
+        title: fixTitle(fix.id, move.fix.level),
+        why: `Step ${move.at} of ${move.of} of the plan that you chose.`,
+        button: 'Show me how',
+        stepId: 'fixes',
+        facts: [
+          { name: 'takes', value: describeEffort(move.minutes, fix.requires) },
+          { name: 'costs', value: fixTexts[fix.id].cost },
+        ],
+      };
+    }
+    case 'give-back':
+      return {
+        title: `Give back: ${fixTitle(move.fix.id, move.fix.level)}`,
+        why: 'It is likely no longer needed. Take it away on trial, and see whether it is missed.',
+        button: 'Show me how',
+        stepId: 'fixes',
+        facts: [],
+      };
     case 'nothing-left':
       return null;
+    default:
+      return move satisfies never;
   }
 }
+
+const stageSteps: Readonly<Record<TrialStage, Pick<NextStepText, 'title' | 'why'>>> = {
+  make: { title: 'Make the change', why: 'Three short lines say how. Then say that it is made.' },
+  measure: { title: 'Measure the change', why: 'Play the same stretch as before, and take a reading.' },
+  decide: { title: 'Keep it or undo it', why: 'The second reading is there.' },
+};
 
 /** The one next step of a card, in words, with where it leads. */
 export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
@@ -79,14 +109,7 @@ export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
         stepId: 'symptoms',
       };
     case 'finish-trial':
-      return {
-        title: next.hasReading ? 'Keep it or undo it' : 'Measure the change',
-        why: next.hasReading
-          ? 'The second reading is there.'
-          : 'Make the change, play the same stretch, type what you see.',
-        button: 'Go on with the trial',
-        stepId: 'fixes',
-      };
+      return { ...stageSteps[next.stage], button: 'Go on with the trial', stepId: 'fixes' };
     case 'try-fix':
       return {
         title: fixTitle(next.ranked.id, next.ranked.level),

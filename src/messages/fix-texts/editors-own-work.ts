@@ -21,7 +21,11 @@ export const editorsOwnWorkTexts = {
     where: 'Usually a small link or lock at the second viewer.',
     check: 'The second viewer stands still while the timeline plays.',
     cost: 'seeing the original beside the cut',
-    putBack: { what: 'Second viewer: let it follow again', why: 'Comparing with the original needs it.' },
+    putBack: {
+      what: 'Second viewer: let it follow again',
+      why: 'Comparing with the original needs it.',
+      seen: 'Its picture moves with the playhead again.',
+    },
   },
   'stop-thumbnails': {
     steps: () => [
@@ -68,6 +72,7 @@ export const editorsOwnWorkTexts = {
     putBack: {
       what: 'Delete pre-rendered files, and render from the originals',
       why: 'Some editors put the preview’s files into the film.',
+      seen: 'The editor’s list of rendered files is empty.',
     },
   },
   'prerender-when-idle': {
@@ -79,6 +84,10 @@ export const editorsOwnWorkTexts = {
     where: 'Usually in the playback settings.',
     check: 'The line over the timeline changes while you pause.',
     cost: 'the wait after changes, disk space and some noise',
-    putBack: { what: 'Background rendering: off, and its files deleted', why: 'It goes on working while you export.' },
+    putBack: {
+      what: 'Background rendering: off, and its files deleted',
+      why: 'It goes on working while you export.',
+      seen: 'Its progress mark stays away for a minute of idling.',
+    },
   },
 } as const satisfies Readonly<Record<string, FixText>>;

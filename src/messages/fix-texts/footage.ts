@@ -15,6 +15,7 @@ export const footageTexts = {
     putBack: {
       what: 'Link the originals again and switch proxies off',
       why: 'A film exported from proxies has their few lines, not the originals’.',
+      seen: 'A heavy clip’s properties name the original file and its full size.',
     },
   },
   'attach-proxies': {
@@ -30,6 +31,7 @@ export const footageTexts = {
     putBack: {
       what: 'Link the originals again and switch proxies off',
       why: 'A film exported from proxies has their few lines, not the originals’.',
+      seen: 'A heavy clip’s properties name the original file and its full size.',
     },
   },
   'make-proxies': {
@@ -46,6 +48,7 @@ export const footageTexts = {
     putBack: {
       what: 'Link the originals again and switch proxies off',
       why: 'A film exported from proxies has their few lines, not the originals’.',
+      seen: 'A heavy clip’s properties name the original file and its full size.',
     },
   },
   'make-proxies-on-import': {
@@ -60,6 +63,7 @@ export const footageTexts = {
     putBack: {
       what: 'Link the originals again and switch proxies off',
       why: 'A film exported from proxies has their few lines, not the originals’.',
+      seen: 'A heavy clip’s properties name the original file and its full size.',
     },
   },
   'convert-footage': {
@@ -93,7 +97,11 @@ export const footageTexts = {
     where: 'Usually in the settings of the project or timeline.',
     check: 'The project’s information shows the smaller size.',
     cost: 'lines, if the film is to be delivered larger',
-    putBack: { what: 'Project size: back to what is delivered', why: 'The film would be exported too small.' },
+    putBack: {
+      what: 'Project size: back to what is delivered',
+      why: 'The film would be exported too small.',
+      seen: 'The project’s settings show the delivered height.',
+    },
   },
   'lower-project-rate': {
     steps: (level) => [
@@ -107,6 +115,7 @@ export const footageTexts = {
     putBack: {
       what: 'Project rate: back to what is delivered',
       why: 'The film would be exported with too few frames.',
+      seen: 'The project’s settings show the delivered rate.',
     },
   },
 } as const satisfies Readonly<Record<string, FixText>>;

@@ -13,6 +13,7 @@ export const lookingWithLessTexts = {
     putBack: {
       what: 'Preview quality: back to full',
       why: 'Some editors render at the preview quality if it is left low.',
+      seen: 'The viewer’s menu says full, and text in the picture is sharp at rest.',
     },
   },
   'smaller-preview-height': {
@@ -27,6 +28,7 @@ export const lookingWithLessTexts = {
     putBack: {
       what: 'Preview height: back to the timeline’s own',
       why: 'Some editors render at the preview’s height if it is left small.',
+      seen: 'The preview’s setting says the timeline’s own size.',
     },
   },
   'coarser-while-moving': {
@@ -60,7 +62,11 @@ export const lookingWithLessTexts = {
     where: 'Usually in the preview or playback part of the settings.',
     check: 'No picture is missing; the sound drags or stops.',
     cost: 'real time',
-    putBack: { what: 'Late frames: back to skipping', why: 'Timing cannot be judged while all frames play slowly.' },
+    putBack: {
+      what: 'Late frames: back to skipping',
+      why: 'Timing cannot be judged while all frames play slowly.',
+      seen: 'Sound stays in step while playing.',
+    },
   },
   'play-short-span': {
     steps: () => [
@@ -85,6 +91,7 @@ export const lookingWithLessTexts = {
     putBack: {
       what: 'Effects: switch them on again',
       why: 'A film exported with effects bypassed looks like raw footage.',
+      seen: 'The graded picture shows, and the bypass mark is off.',
     },
   },
   'stop-blending': {
@@ -96,7 +103,11 @@ export const lookingWithLessTexts = {
     where: 'Usually a switch at the viewer or at the head of each track.',
     check: 'Lower layers no longer shine through.',
     cost: 'seeing layers through each other',
-    putBack: { what: 'Layers: blend them again', why: 'A film exported without them lacks pictures.' },
+    putBack: {
+      what: 'Layers: blend them again',
+      why: 'A film exported without them lacks pictures.',
+      seen: 'Titles and lower layers show through again.',
+    },
   },
   'solo-track': {
     steps: () => [
@@ -107,7 +118,11 @@ export const lookingWithLessTexts = {
     where: 'Usually a button at the head of each track.',
     check: 'Only that track is seen.',
     cost: 'all other pictures and titles',
-    putBack: { what: 'Tracks: end solo', why: 'A film exported with one track alone lacks the rest.' },
+    putBack: {
+      what: 'Tracks: end solo',
+      why: 'A film exported with one track alone lacks the rest.',
+      seen: 'No track head says solo, and all pictures show.',
+    },
   },
   'hide-covered-clips': {
     steps: () => [
@@ -129,7 +144,11 @@ export const lookingWithLessTexts = {
     where: 'Usually in the project’s settings, beside its colours.',
     check: 'Smooth skies may show bands.',
     cost: 'fine steps in colour',
-    putBack: { what: 'Working depth: back to what it was', why: 'Bands in skies end up in the film.' },
+    putBack: {
+      what: 'Working depth: back to what it was',
+      why: 'Bands in skies end up in the film.',
+      seen: 'The project’s settings show the depth that it had before.',
+    },
   },
   'cheaper-scaling-filter': {
     steps: () => [
@@ -140,7 +159,11 @@ export const lookingWithLessTexts = {
     where: 'Usually in the preview or playback part of the settings.',
     check: 'Fine lines flicker slightly.',
     cost: 'a little sharpness',
-    putBack: { what: 'Scaling: back to the fine filter', why: 'Some editors use it for the export too.' },
+    putBack: {
+      what: 'Scaling: back to the fine filter',
+      why: 'Some editors use it for the export too.',
+      seen: 'Fine lines no longer flicker when they move.',
+    },
   },
   'cheaper-colour-conversion': {
     steps: () => [
@@ -151,7 +174,11 @@ export const lookingWithLessTexts = {
     where: 'Usually in the preview or playback part of the settings.',
     check: 'Colours may shift slightly.',
     cost: 'exact colour while you edit',
-    putBack: { what: 'Screen colours: exact again', why: 'Colour cannot be judged without it.' },
+    putBack: {
+      what: 'Screen colours: exact again',
+      why: 'Colour cannot be judged without it.',
+      seen: 'The setting for display colours says exact or managed.',
+    },
   },
   'lower-raw-decode': {
     steps: () => [
@@ -162,7 +189,11 @@ export const lookingWithLessTexts = {
     where: 'Usually in the raw settings of the clip or the project.',
     check: 'The picture is softer, colours are the same.',
     cost: 'sharpness while you edit',
-    putBack: { what: 'Raw decode: back to full', why: 'A film exported at half decode lacks half its lines.' },
+    putBack: {
+      what: 'Raw decode: back to full',
+      why: 'A film exported at half decode lacks half its lines.',
+      seen: 'A raw clip’s settings say full.',
+    },
   },
   'simpler-3d-drawing': {
     steps: () => [
@@ -173,7 +204,11 @@ export const lookingWithLessTexts = {
     where: 'Usually a menu at the viewer.',
     check: 'Shadows and focus blur are missing.',
     cost: 'shadows and depth while you edit',
-    putBack: { what: '3-D layers: full again', why: 'A film exported in draft lacks shadows.' },
+    putBack: {
+      what: '3-D layers: full again',
+      why: 'A film exported in draft lacks shadows.',
+      seen: 'Shadows and depth blur show in the viewer.',
+    },
   },
   'hide-drawings-on-picture': {
     steps: () => [

@@ -14,6 +14,7 @@ export const machineTexts = {
     putBack: {
       what: 'Resume what was paused: scans, sync, messages',
       why: 'A paused scan or sync protects nothing until it runs again.',
+      seen: 'Each program’s mark says that it is running or up to date.',
     },
   },
   'raise-power-mode': {
@@ -25,7 +26,11 @@ export const machineTexts = {
     where: 'Windows: Settings, System, Power. macOS: System Settings, Battery. Linux: the power menu of the panel.',
     check: 'The processor’s clock in the system’s monitor stays near its stated speed while playing.',
     cost: 'battery life, and some noise from the fan',
-    putBack: { what: 'Power mode: back to balanced', why: 'On battery the full mode empties it quickly.' },
+    putBack: {
+      what: 'Power mode: back to balanced',
+      why: 'On battery the full mode empties it quickly.',
+      seen: 'The system’s power settings say balanced.',
+    },
   },
   'stop-startup-programs': {
     steps: () => [

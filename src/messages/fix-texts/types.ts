@@ -10,6 +10,6 @@ export interface FixText {
   readonly check: string;
   /** What is given up while it is in force. */
   readonly cost: string;
-  /** The line on the put-back list, and why it is there; null where nothing must be put back. */
-  readonly putBack: { readonly what: string; readonly why: string } | null;
+  /** The line on the put-back list, why it is there, and how to see that it is done; null where nothing must be put back. */
+  readonly putBack: { readonly what: string; readonly why: string; readonly seen: string } | null;
 }

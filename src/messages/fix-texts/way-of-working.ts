@@ -31,6 +31,7 @@ export const wayOfWorkingTexts = {
     putBack: {
       what: 'Effects: switch them on for the last pass',
       why: 'A film exported without them looks like raw footage.',
+      seen: 'The graded picture shows from the first clip to the last.',
     },
   },
   'share-one-effect': {
@@ -53,7 +54,11 @@ export const wayOfWorkingTexts = {
     where: 'Usually by copying the timeline and deleting the rest.',
     check: 'Each part opens sooner and takes less memory.',
     cost: 'seeing the whole film at once',
-    putBack: { what: 'Join the parts again', why: 'The film is exported whole.' },
+    putBack: {
+      what: 'Join the parts again',
+      why: 'The film is exported whole.',
+      seen: 'One timeline plays from the first title to the last.',
+    },
   },
   'bake-section': {
     steps: () => [
@@ -64,6 +69,10 @@ export const wayOfWorkingTexts = {
     where: 'The export window, then the timeline.',
     check: 'The section plays as one clip.',
     cost: 'changing that section without baking again',
-    putBack: { what: 'Take the baked file off and switch the clips on', why: 'Baking twice loses quality.' },
+    putBack: {
+      what: 'Take the baked file off and switch the clips on',
+      why: 'Baking twice loses quality.',
+      seen: 'The single clips and their effects show on the timeline.',
+    },
   },
 } as const satisfies Readonly<Record<string, FixText>>;

@@ -3,7 +3,9 @@
 import styled from 'styled-components';
 import type { FixId, FixLevel } from '@/core/fixes';
 import { fixTexts } from '@/messages/fixes';
+import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
+import { useOpenCard } from '../shell/use-open-card';
 
 const Steps = styled.ol`
   margin: 0 0 8px;
@@ -16,10 +18,16 @@ const Terms = styled.dl`
   dt { font-weight: 650; color: ${colour.ink}; }
   dd { margin-bottom: 6px; }
 `;
+const NoteField = styled.div`
+  max-width: 460px;
+  margin-top: 4px;
+`;
 
-/** What to do in three lines, where editors usually keep it, and how to see that it took effect. */
+/** What to do in three lines, where editors usually keep it, room for where it is in one's own, and how to see that it acts. */
 export function FixSteps({ fixId, level }: { readonly fixId: FixId; readonly level: FixLevel }) {
+  const { card, run } = useOpenCard();
   const text = fixTexts[fixId];
+  const note = card.editorProfile.notes.find((kept) => kept.fixId === fixId)?.text ?? '';
   return (
     <>
       <Steps>
@@ -33,6 +41,13 @@ export function FixSteps({ fixId, level }: { readonly fixId: FixId; readonly lev
         <dt>How to see that it took effect</dt>
         <dd>{text.check}</dd>
       </Terms>
+      <NoteField>
+        <TextField
+          label="Where it is in my editor (kept for the next card)"
+          value={note}
+          onCommit={(written) => run({ type: 'noteFix', input: { fixId, text: written.slice(0, 500) } }).ok}
+        />
+      </NoteField>
     </>
   );
 }

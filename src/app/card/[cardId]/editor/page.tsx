@@ -1,0 +1,5 @@
+import { MyEditor } from '@/features/editor/MyEditor';
+
+export default function MyEditorPage() {
+  return <MyEditor />;
+}

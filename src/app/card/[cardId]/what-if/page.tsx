@@ -1,0 +1,5 @@
+import { WhatIfTool } from '@/features/what-if/WhatIfTool';
+
+export default function WhatIfToolPage() {
+  return <WhatIfTool />;
+}

@@ -1,0 +1,5 @@
+import { WhileYouWork } from '@/features/work/WhileYouWork';
+
+export default function WhileYouWorkPage() {
+  return <WhileYouWork />;
+}

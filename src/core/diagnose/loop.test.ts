@@ -1,0 +1,377 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import { loadPracticeFiles } from '@/demo/load-practice';
+import { forecastUnder } from '../belief';
+import {
+  applyCommand,
+  type CardCommand,
+  createReading,
+  fixesInForce,
+  isCardUsable,
+  type JobCard,
+  openTrial,
+  type Reading,
+  type Trial,
+} from '../card';
+import { findFix } from '../fixes';
+import { measurePractice } from '../practice';
+import { toMeasuredReading } from '../readings';
+import {
+  adviseTrial,
+  chooseStep,
+  diagnose,
+  findObstacle,
+  findRoomLeft,
+  forecastSet,
+  listPreviewChoices,
+  listSwitches,
+  listWaysOfWorking,
+  minutesLeft,
+  minutesSpent,
+  nextQuestion,
+  remainingPlan,
+  suggestSets,
+  viewerHeightPx,
+} from '.';
+
+let cards: readonly JobCard[] = [];
+beforeAll(async () => {
+  cards = await loadDemoCards();
+});
+const cardAt = (index: number): JobCard => {
+  const card = cards[index];
+  if (!card) throw new Error(`no demo card ${index}`);
+  return card;
+};
+const apply = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
+  commands.reduce((current, command) => {
+    const result = applyCommand(current, command, 0);
+    if (!result.ok) throw new Error(JSON.stringify(result.failure));
+    return result.value;
+  }, card);
+const begin = (id: string, fix: Trial['fix'], direction: Trial['direction'] = 'make'): CardCommand => ({
+  type: 'beginTrial',
+  input: { id, fix, direction, nowMs: 60_000 },
+});
+const end = (id: string, outcome: 'kept' | 'undone'): CardCommand => ({
+  type: 'endTrial',
+  input: { id, outcome, nowMs: 120_000 },
+});
+const read = (id: string, figures: Partial<Omit<Reading, 'id' | 'fixes'>>): CardCommand => ({
+  type: 'addReading',
+  input: { reading: createReading({ id, takenAtMs: 90_000, ...figures }) },
+});
+const quarter = { id: 'lower-preview-quality', level: '1/4' };
+const close = { id: 'close-programs', level: 'all' };
+
+describe('the loop on the demo cards, measured on their practice machines', () => {
+  it('reaches a usable preview by its own steps and its own advice alone', async () => {
+    const practices = await loadPracticeFiles();
+    for (const start of cards) {
+      const practice = practices.find(({ cardId }) => cardId === start.id);
+      if (!practice) throw new Error(`no practice file for ${start.id}`);
+      let card = start;
+      const measure = () => {
+        const measured = measurePractice(card, practice, card.readings.length);
+        if (!measured.ok) throw new Error(measured.failure.code);
+        const { result, scrubMs } = measured.value;
+        card = apply(
+          card,
+          read(`m${card.readings.length}`, {
+            how: 'metered',
+            shownFps: result.shownFps,
+            scrubMs,
+            measured: toMeasuredReading(result, { source: 'practice', pace: 'unknown', ownLoadRatio: null }),
+          }),
+        );
+      };
+      measure();
+      for (let step = 0; step < 8 && !isCardUsable(card); step++) {
+        const move = chooseStep(card, diagnose(card));
+        if (move.kind === 'nothing-left') break;
+        if (move.kind === 'ask') {
+          card = apply(card, { type: 'refuseTest', input: { test: { id: move.test.id, level: null } } });
+          continue;
+        }
+        card = apply(card, begin(`t${step}`, move.fix));
+        measure();
+        const trial = openTrial(card);
+        const advice = trial && adviseTrial(card, trial);
+        if (!advice) throw new Error('no advice');
+        card = apply(card, end(`t${step}`, advice.recommended));
+      }
+      expect(isCardUsable(card), start.id).toBe(true);
+    }
+  });
+
+  it('gives the same findings for a card whether its practice file is there or not', async () => {
+    // The file lies beside the card: nothing of it is in the card, and nothing that advises takes one.
+    const before = JSON.stringify(diagnose(cardAt(0), { sampleCount: 800 }).causes);
+    const [practice] = await loadPracticeFiles();
+    expect(practice).toBeDefined();
+    expect(JSON.stringify(diagnose(cardAt(0), { sampleCount: 800 }).causes)).toBe(before);
+    expect(JSON.stringify(cardAt(0))).not.toContain('practice');
+  });
+});
+
+describe('adviseTrial', () => {
+  const advise = (
+    before: Partial<Omit<Reading, 'id' | 'fixes'>>,
+    after: Partial<Omit<Reading, 'id' | 'fixes'>>,
+    direction: Trial['direction'] = 'make',
+  ) => {
+    const kept = apply(
+      { ...cardAt(1), readings: [] },
+      read('0', { shownFps: 1 }),
+      begin('k', quarter),
+      read('k1', { shownFps: 2 }),
+      end('k', 'kept'),
+    );
+    const base = direction === 'make' ? { ...cardAt(1), readings: [] } : kept;
+    const fix = direction === 'make' ? close : quarter;
+    const card = apply(base, read('b', before), begin('t', fix, direction), read('a', after));
+    const trial = openTrial(card);
+    return trial && adviseTrial(card, trial);
+  };
+
+  it('keeps a tenth more, undoes a loss, and undoes what brought nothing clear', () => {
+    expect(advise({ shownFps: 10 }, { shownFps: 11 })).toMatchObject({ verdict: 'better', recommended: 'kept' });
+    expect(advise({ shownFps: 10 }, { shownFps: 10.5 })).toMatchObject({
+      verdict: 'no-clear-change',
+      recommended: 'undone',
+    });
+    expect(advise({ shownFps: 10 }, { shownFps: 9 })).toMatchObject({ verdict: 'worse', recommended: 'undone' });
+    expect(advise({ shownFps: 0 }, { shownFps: 12 })).toMatchObject({ recommended: 'kept' });
+  });
+
+  it('never recommends keeping what made one respect worse', () => {
+    expect(advise({ shownFps: 10, scrubFeel: 'fine' }, { shownFps: 20, scrubFeel: 'jumpy' })).toMatchObject({
+      verdict: 'worse',
+      recommended: 'undone',
+    });
+    expect(advise({ shownFps: 10, openingSec: 20 }, { shownFps: 20, openingSec: 40 })?.recommended).toBe('undone');
+    expect(advise({ scrubFeel: 'unusable' }, { scrubFeel: 'jumpy' })?.recommended).toBe('kept');
+  });
+
+  it('goes by how it felt and by stutters where there is no figure, and by the person’s own word last', () => {
+    expect(advise({ playFeel: 'stumbles' }, { playFeel: 'smooth' })?.verdict).toBe('better');
+    const tapped = (stutterCount: number) => ({
+      how: 'tapped' as const,
+      tapped: { lengthMs: 20_000, stutterCount, freezesMs: [], isTyped: false },
+    });
+    expect(advise(tapped(12), tapped(3))?.verdict).toBe('better');
+    expect(advise({ shownFps: 10, isGoodEnough: 'no' }, { shownFps: 10, isGoodEnough: 'yes' })).toMatchObject({
+      recommended: 'kept',
+      reason: 'usable-now',
+    });
+  });
+
+  it('leaves away what is not missed, and sets again what is', () => {
+    expect(advise({ shownFps: 24 }, { shownFps: 24.2 }, 'give-back')).toMatchObject({
+      recommended: 'kept',
+      reason: 'not-missed',
+    });
+    expect(advise({ shownFps: 24 }, { shownFps: 14 }, 'give-back')).toMatchObject({
+      recommended: 'undone',
+      reason: 'missed',
+    });
+    expect(advise({ shownFps: 24 }, { shownFps: 23 }, 'give-back')).toMatchObject({ reason: 'missed' });
+  });
+
+  it('keeps a step of a chosen plan that shows nothing yet, as long as others are to follow', () => {
+    const planned = apply(
+      { ...cardAt(1), readings: [] },
+      { type: 'choosePlan', input: { fixes: [close, quarter] } },
+      read('b', { shownFps: 10 }),
+      begin('t', close),
+      read('a', { shownFps: 10 }),
+    );
+    const trial = openTrial(planned);
+    expect(trial && adviseTrial(planned, trial)).toMatchObject({ recommended: 'kept', reason: 'part-of-plan' });
+  });
+});
+
+describe('chooseStep', () => {
+  it('follows the person’s own plan before what the belief would take, and goes on when a step is left out', () => {
+    const planned = apply(cardAt(0), { type: 'choosePlan', input: { fixes: [close, quarter] } });
+    const diagnosis = diagnose(planned, { sampleCount: 800 });
+    expect(chooseStep(planned, diagnosis)).toMatchObject({ kind: 'follow-plan', fix: close, at: 1, of: 2 });
+    const refused = apply(planned, { type: 'setEditorLacks', input: { fixId: close.id, isLacking: true } });
+    expect(chooseStep(refused, diagnosis)).toMatchObject({ kind: 'follow-plan', fix: quarter });
+    expect(remainingPlan(apply(refused, { type: 'refuseTest', input: { test: quarter } }))).toEqual([]);
+  });
+
+  it('offers back what a stronger fix has made needless, once', () => {
+    const solved = apply(
+      cardAt(1),
+      begin('a', { id: 'lower-preview-quality', level: '1/2' }),
+      read('r1', { shownFps: 14 }),
+      end('a', 'kept'),
+      begin('b', { id: 'smaller-preview-height', level: 270 }),
+      read('r2', { shownFps: 25 }),
+      end('b', 'kept'),
+    );
+    const diagnosis = diagnose(solved);
+    const move = chooseStep(solved, diagnosis);
+    expect(move).toEqual({ kind: 'give-back', fix: { id: 'lower-preview-quality', level: '1/2' } });
+    const tried = apply(
+      solved,
+      begin('c', { id: 'lower-preview-quality', level: '1/2' }, 'give-back'),
+      read('r3', { shownFps: 12 }),
+      end('c', 'undone'),
+    );
+    expect(diagnose(tried).giveBack).not.toContainEqual({ id: 'lower-preview-quality', level: '1/2' });
+  });
+
+  it('never offers what the editor lacks, nor another way of attaching than the editor’s', () => {
+    const card = cardAt(0);
+    const first = diagnose(card, { sampleCount: 800 }).plans[0]?.fixes[0];
+    if (!first) throw new Error('no plan');
+    const without = apply(card, { type: 'setEditorLacks', input: { fixId: first.id, isLacking: true } });
+    const { plans, nextTests } = diagnose(without, { sampleCount: 800 });
+    expect([...plans.flatMap(({ fixes }) => fixes), ...nextTests].some(({ id }) => id === first.id)).toBe(false);
+    const made = {
+      ...apply(card, { type: 'setEditorProfile', input: { patch: { attachWay: 'by-name' } } }),
+      editor: { ...card.editor, proxies: 'made' as const, proxyHeightPx: 540 },
+    };
+    const attaching = diagnose(made, { sampleCount: 800 }).nextTests.filter(({ id }) => id === 'attach-proxies');
+    expect(attaching.every(({ level }) => level === 'by-name')).toBe(true);
+  });
+});
+
+describe('what is asked of the sketch', () => {
+  it('agrees with the whole belief to a tenth in rate and two tenths in probability', () => {
+    for (const card of cards) {
+      const diagnosis = diagnose(card);
+      const { sketch, shownFps, usableProbability } = diagnosis;
+      const small = forecastUnder(sketch, fixesInForce(card));
+      expect(Math.abs(Math.log(small.shownFps.mid / shownFps.mid)), card.id).toBeLessThan(0.1);
+      expect(Math.abs(small.usableProbability - usableProbability), card.id).toBeLessThan(0.2);
+      expect(sketch.parts.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 6);
+    }
+  });
+
+  it('forecasts any set, with what it gives up and takes, and finds what hinders a fix', () => {
+    const { sketch } = diagnose(cardAt(1), { sampleCount: 800 });
+    const none = forecastSet(sketch, [], []);
+    const set = forecastSet(sketch, [quarter, { id: 'bypass-effects', level: 'all' }], []);
+    expect(set.shownFps.mid).toBeGreaterThan(none.shownFps.mid);
+    expect(set.sacrifice.picture).toBeGreaterThan(none.sacrifice.picture);
+    expect([none.minutes, set.minutes > 0]).toEqual([0, true]);
+    const solo = findFix('solo-track');
+    const stop = findFix('stop-blending');
+    if (!solo || !stop) throw new Error('no such fixes');
+    expect(findObstacle(sketch.base, [{ id: 'solo-track', level: null }], stop)).toEqual({
+      code: 'excluded',
+      by: 'solo-track',
+    });
+    expect(findObstacle(sketch.base, [], solo)).toBeNull();
+  });
+
+  it('lists preview levels from full to smallest, never slower than the one before by more than chance', () => {
+    const { sketch } = diagnose(cardAt(1), { sampleCount: 800 });
+    for (const kind of ['quality', 'height'] as const) {
+      const own = kind === 'quality' ? ['1/3'] : [400];
+      const choices = listPreviewChoices(sketch, [], kind, own);
+      expect(choices[0]).toMatchObject({ fix: null, isNow: true, missingRatio: 0 });
+      expect(choices.some(({ fix }) => fix?.level === own[0])).toBe(true);
+      const rates = choices.map(({ after }) => after.shownFps.mid);
+      expect(rates).toEqual([...rates].sort((a, b) => a - b));
+      for (const { drawnHeightPx, missingRatio } of choices)
+        expect(missingRatio > 0).toBe(drawnHeightPx < viewerHeightPx(sketch));
+    }
+  });
+
+  it('finds room only where the preview is usable, and less of it for dearer things', () => {
+    const { sketch } = diagnose(cardAt(1), { sampleCount: 800 });
+    expect(findRoomLeft(sketch, [])).toBeNull();
+    const room = findRoomLeft(sketch, [{ id: 'lower-preview-quality', level: '1/8' }]);
+    expect(room).not.toBeNull();
+    const countOf = (kind: string) => room?.effects.find((effect) => effect.kind === kind)?.layerCount ?? 0;
+    expect(countOf('zoom')).toBeGreaterThanOrEqual(countOf('colour-curves'));
+  });
+
+  it('shows ways of working only where they bring a tenth, and those that bring more first', () => {
+    const card = { ...cardAt(1), timeline: { ...cardAt(1).timeline, unusedClipCount: 400 } };
+    const { sketch } = diagnose(card, { sampleCount: 800 });
+    const ways = listWaysOfWorking(card, sketch, []);
+    expect(ways.map(({ id }) => id)).toContain('import-less');
+    expect(ways.map(({ id }) => id)).toContain('share-one-effect');
+    for (const { gain } of ways) expect(gain).toBeGreaterThan(0.095);
+    expect(ways.map(({ gain }) => gain)).toEqual(ways.map(({ gain }) => gain).sort((a, b) => b - a));
+  });
+});
+
+describe('working sets', () => {
+  it('hold for colour what does not change the look, and list what to switch each way', () => {
+    const card = apply(
+      cardAt(1),
+      begin('a', quarter),
+      read('r1', { shownFps: 20 }),
+      end('a', 'kept'),
+      begin('b', { id: 'bypass-effects', level: 'all' }),
+      read('r2', { shownFps: 25 }),
+      end('b', 'kept'),
+    );
+    const sets = suggestSets(card, []);
+    expect(sets.cutting).toHaveLength(2);
+    expect(sets.colour).toEqual([quarter]);
+    const closely = { id: 'x', name: 'x', fixes: sets['looking-closely'] };
+    expect(listSwitches(card, null, closely).map(({ isOn }) => isOn)).toEqual([false, false]);
+    expect(listSwitches(card, closely, null).map(({ isOn }) => isOn)).toEqual([true, true]);
+    expect(listSwitches(card, null, null)).toEqual([]);
+  });
+});
+
+describe('nextQuestion', () => {
+  const blank = () => ({ ...cardAt(2), symptoms: { moments: [], kinds: [] }, readings: [] });
+  const answer = (questionId: string, given: string): CardCommand => ({
+    type: 'answerQuestion',
+    input: { answer: { id: questionId, questionId, answer: given, takenAtMs: 0 } },
+  });
+
+  it('asks when, how, for a rough reading, and then what tells most', () => {
+    expect(nextQuestion(blank(), null)).toEqual({ kind: 'moments' });
+    const when = apply(blank(), { type: 'setSymptoms', input: { patch: { moments: ['playing'] } } });
+    expect(nextQuestion(when, null)).toEqual({ kind: 'kinds' });
+    const how = apply(when, { type: 'setSymptoms', input: { patch: { kinds: ['jumpy'] } } });
+    expect(nextQuestion(how, null)).toEqual({ kind: 'reading' });
+    const measured = apply(how, read('r', { playFeel: 'stumbles' }));
+    const asked = nextQuestion(measured, diagnose(measured, { sampleCount: 800 }));
+    expect(asked?.kind).toBe('look');
+    // A card on which next to nothing is open is not asked more.
+    expect(nextQuestion(cardAt(0), diagnose(cardAt(0), { sampleCount: 800 }))).toBeNull();
+  });
+
+  it('asks the one telling question of a complaint that is no lag, and never what was skipped', () => {
+    const crashing = apply(blank(), {
+      type: 'setSymptoms',
+      input: { patch: { moments: ['playing'], kinds: ['crashing'] } },
+    });
+    expect(nextQuestion(crashing, null)).toMatchObject({ kind: 'side', lead: { kind: 'crashing' } });
+    expect(nextQuestion(apply(crashing, answer('beside-crashing', 'yes')), null)).toEqual({ kind: 'reading' });
+    const skipped = apply(blank(), answer('when-it-lags', 'unknown'), answer('how-it-lags', 'unknown'));
+    expect(nextQuestion(skipped, null)).toEqual({ kind: 'reading' });
+  });
+});
+
+describe('minutes', () => {
+  it('adds up what was done, without long pauses', () => {
+    const card = apply({ ...cardAt(0), readings: [], answers: [] }, read('a', { shownFps: 10, takenAtMs: 0 }));
+    expect(minutesSpent(card)).toBe(0);
+    const later = apply(card, read('b', { shownFps: 10, takenAtMs: 4 * 60_000 }));
+    expect(minutesSpent(later)).toBeCloseTo(4);
+    expect(minutesSpent(apply(later, read('c', { shownFps: 10, takenAtMs: 9e7 })))).toBeCloseTo(14);
+  });
+
+  it('says what is left: nothing once it is usable, unknown where no way is known', () => {
+    const card = cardAt(0);
+    const diagnosis = diagnose(card, { sampleCount: 800 });
+    const left = minutesLeft(card, diagnosis, chooseStep(card, diagnosis));
+    expect(left?.low).toBeGreaterThan(0);
+    expect(left?.high).toBeGreaterThanOrEqual(left?.low ?? 0);
+    expect(minutesLeft(card, { ...diagnosis, plans: [] }, { kind: 'nothing-left' })).toBeNull();
+    const good = apply(card, read('g', { shownFps: 25, scrubFeel: 'fine' }));
+    expect(minutesLeft(good, diagnosis, { kind: 'nothing-left' })).toEqual({ low: 0, high: 0 });
+  });
+});

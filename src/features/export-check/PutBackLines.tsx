@@ -1,0 +1,51 @@
+'use client';
+
+import styled from 'styled-components';
+import type { PutBackLine } from '@/core/card';
+import { findFix } from '@/core/fixes';
+import { fixTitle } from '@/messages/fix-titles';
+import { fixTexts } from '@/messages/fixes';
+import { CheckField } from '@/ui/CheckField';
+import { colour } from '@/ui/tokens';
+import { useOpenCard } from '../shell/use-open-card';
+
+const Line = styled.li`
+  padding: 8px 0;
+  border-top: 1px solid ${colour.line};
+  break-inside: avoid;
+  &:first-child { border-top: 0; }
+  small { display: block; font-size: 14.5px; color: ${colour.inkSoft}; }
+  &[data-done] .what { text-decoration: line-through; color: ${colour.inkSoft}; }
+`;
+
+const textOf = ({ fix }: PutBackLine) => {
+  const known = findFix(fix.id);
+  return (known && fixTexts[known.id].putBack) ?? { what: fixTitle(fix.id, fix.level), why: '', seen: '' };
+};
+
+/** Lines of the put-back list: what, why, and how to see that it is done. */
+export function PutBackLines({ lines }: { readonly lines: readonly PutBackLine[] }) {
+  const { run } = useOpenCard();
+  const tick = ({ key, trial }: PutBackLine, isDone: boolean) =>
+    trial
+      ? run({ type: 'tickPutBack', input: { trialId: trial.id, isDone } })
+      : run({ type: 'tickExportLine', input: { key, isDone } });
+  return (
+    <ul>
+      {lines.map((line) => {
+        const { what, why, seen } = textOf(line);
+        return (
+          <Line key={line.key} data-done={line.isDone || undefined}>
+            <CheckField isSelected={line.isDone} onChange={(isDone) => tick(line, isDone)}>
+              <span className="what">{what}</span>
+              <small>
+                {line.trial ? 'Kept' : 'In the working set'}: {fixTitle(line.fix.id, line.fix.level)}. {why}
+              </small>
+              {seen !== '' && <small>Done when: {seen}</small>}
+            </CheckField>
+          </Line>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,51 @@
+'use client';
+
+import type { FixUse, JobCard } from '@/core/card';
+import { leastGain, type RankedFix } from '@/core/fixes';
+import { Disclosure } from '@/ui/Disclosure';
+import { Note } from '@/ui/Note';
+import { Sheet } from '@/ui/Sheet';
+import { FixCard } from './FixCard';
+
+interface AllFixesProps {
+  readonly card: JobCard;
+  readonly ranked: readonly RankedFix[];
+  /** The one that is shown above already. */
+  readonly shownId: string | null;
+  readonly canTry: boolean;
+  readonly isUsable: boolean;
+  readonly onTry: (fix: FixUse) => void;
+}
+
+/** Every other fix in reach, to be taken out of turn: what helps by the estimate first, the rest folded away. */
+export function AllFixes({ card, ranked, shownId, canTry, isUsable, onTry }: AllFixesProps) {
+  const others = ranked.filter(({ id }) => id !== shownId && !card.editorProfile.lacks.includes(id));
+  const helpful = others.filter(({ gain }) => gain >= leastGain);
+  const idle = others.filter(({ gain }) => gain < leastGain);
+  const show = (fix: RankedFix) => (
+    <FixCard key={fix.id} card={card} ranked={fix} isFirst={false} canTry={canTry} onTry={onTry} />
+  );
+  return (
+    <>
+      {helpful.length > 0 && (
+        <Sheet title="Others worth trying" aside="by what the estimate says that each brings for what it costs">
+          {helpful.slice(0, 5).map(show)}
+          {helpful.length > 5 && (
+            <Disclosure label={`${helpful.length - 5} more`}>{helpful.slice(5).map(show)}</Disclosure>
+          )}
+        </Sheet>
+      )}
+      {helpful.length === 0 && shownId === null && !isUsable && (
+        <Note>
+          By the estimate none of the fixes here closes the gap. Look again at what is assumed about the machine and the
+          timeline: a guess there may hide the cause.
+        </Note>
+      )}
+      {idle.length > 0 && (
+        <Sheet title="Would bring little or nothing here" aside="still in reach, if you know better">
+          <Disclosure label={`Show ${idle.length} fixes`}>{idle.map(show)}</Disclosure>
+        </Sheet>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,142 @@
+'use client';
+
+import { useMemo } from 'react';
+import styled from 'styled-components';
+import { forecastUnder } from '@/core/belief';
+import { type FixUse, type JobCard, keptFixes, type Trial } from '@/core/card';
+import { type Diagnosis, keptState, type NextMove } from '@/core/diagnose';
+import { findFix } from '@/core/fixes';
+import { formatChance } from '@/messages/diagnosis';
+import { fixTitle } from '@/messages/fix-titles';
+import { describeEffort, describePutBackTime, fixTexts, giveBackSteps } from '@/messages/fixes';
+import { formatCount, formatFpsRange, formatGigabytes, formatMinutes, formatWaitRange } from '@/messages/format';
+import { describeMoveReason } from '@/messages/loop';
+import { Button } from '@/ui/Button';
+import { Row } from '@/ui/layout';
+import { Note } from '@/ui/Note';
+import { Sheet } from '@/ui/Sheet';
+import { colour } from '@/ui/tokens';
+import { FixSteps } from '../looks/FixSteps';
+import { Question } from '../looks/Question';
+import { useOpenCard } from '../shell/use-open-card';
+import { AttachQuestion } from './AttachQuestion';
+import { ComesFirst } from './ComesFirst';
+
+const Facts = styled.dl`
+  display: grid;
+  grid-template-columns: 76px 1fr;
+  gap: 2px 10px;
+  margin: 0 0 12px;
+  dt { color: ${colour.inkSoft}; }
+  b { font-weight: 650; }
+`;
+const Why = styled.p`
+  margin-bottom: 10px;
+`;
+const GiveBackList = styled.ol`
+  margin: 0 0 12px;
+  padding-left: 22px;
+  list-style: decimal;
+`;
+
+interface NextStepSheetProps {
+  readonly card: JobCard;
+  readonly diagnosis: Diagnosis;
+  readonly move: Exclude<NextMove, { readonly kind: 'nothing-left' }>;
+  readonly canTry: boolean;
+  readonly onTry: (fix: FixUse, direction?: Trial['direction']) => void;
+}
+
+/** What a fix should bring, takes, costs and leaves to put back, by all that is believed of this card. */
+function FixFacts({ card, diagnosis, fix }: Pick<NextStepSheetProps, 'card' | 'diagnosis'> & { readonly fix: FixUse }) {
+  const { after, minutes, work } = useMemo(() => {
+    const known = findFix(fix.id);
+    const state = keptState(card);
+    return {
+      after: forecastUnder(diagnosis.sketch, [...keptFixes(card), fix]),
+      minutes: known?.effortMinutes(state, fix.level) ?? 0,
+      work: known?.work?.(state, fix.level) ?? null,
+    };
+  }, [card, diagnosis, fix]);
+  const known = findFix(fix.id);
+  if (!known) return null;
+  return (
+    <Facts>
+      <dt>brings</dt>
+      <dd>
+        <b>{formatFpsRange(after.shownFps)} a second</b>, a jump in {formatWaitRange(after.scrubMs)}; usable{' '}
+        {formatChance(after.usableProbability)}
+      </dd>
+      <dt>takes</dt>
+      <dd>{describeEffort(minutes, known.requires)}</dd>
+      {work && (
+        <>
+          <dt>makes</dt>
+          <dd>
+            {formatCount(work.clipCount, 'proxy', 'proxies')}, {formatGigabytes(work.gigabytes)},{' '}
+            {formatMinutes(work.minutes)} of making
+          </dd>
+        </>
+      )}
+      <dt>costs</dt>
+      <dd>{fixTexts[known.id].cost}</dd>
+      <dt>put back</dt>
+      <dd>{known.putBack ? describePutBackTime(known.putBack) : 'nothing'}</dd>
+    </Facts>
+  );
+}
+
+/** The one step that is worth most now: why, how, what it brings and costs, and to begin it or refuse it. */
+export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStepSheetProps) {
+  const { run } = useOpenCard();
+  if (move.kind === 'ask')
+    return (
+      <Sheet title="Next: a quick look" kind="next" aside={describeMoveReason(move)}>
+        <Question test={move.test} />
+      </Sheet>
+    );
+  const { fix } = move;
+  const known = findFix(fix.id);
+  const title = fixTitle(fix.id, fix.level);
+  if (!known) return null;
+  if (move.kind === 'give-back')
+    return (
+      <Sheet title={`Next: give back “${title}”`} kind="next">
+        <Why>{describeMoveReason(move)}</Why>
+        <GiveBackList>
+          {giveBackSteps(known.id, fix.level).map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </GiveBackList>
+        <Row>
+          <Button look="primary" isDisabled={!canTry} onPress={() => onTry(fix, 'give-back')}>
+            Try without it
+          </Button>
+        </Row>
+      </Sheet>
+    );
+  return (
+    <Sheet title={`Next: ${title}`} kind="next">
+      <Why>{describeMoveReason(move)}</Why>
+      <FixFacts card={card} diagnosis={diagnosis} fix={fix} />
+      <ComesFirst fix={known} />
+      <AttachQuestion card={card} fixId={known.id} />
+      <FixSteps fixId={known.id} level={fix.level} />
+      {!canTry && <Note>Take a reading of how it is now first: without one there is nothing to compare with.</Note>}
+      <Row style={{ marginTop: 12 }}>
+        <Button look="primary" isDisabled={!canTry} onPress={() => onTry(fix)} aria-label={`Try this: ${title}`}>
+          Try this
+        </Button>
+        <Button onPress={() => run({ type: 'setEditorLacks', input: { fixId: fix.id, isLacking: true } })}>
+          My editor has no such thing
+        </Button>
+        <Button
+          look="quiet"
+          onPress={() => run({ type: 'refuseTest', input: { test: { id: fix.id, level: fix.level } } })}
+        >
+          Not now
+        </Button>
+      </Row>
+    </Sheet>
+  );
+}

@@ -1,0 +1,69 @@
+'use client';
+
+import styled from 'styled-components';
+import type { JobCard } from '@/core/card';
+import { chooseStep, type Diagnosis, type NextMove } from '@/core/diagnose';
+import { describeProbability, formatChance } from '@/messages/diagnosis';
+import { causeTexts } from '@/messages/load';
+import { nameMove } from '@/messages/loop';
+import { Sheet } from '@/ui/Sheet';
+import { colour } from '@/ui/tokens';
+import type { Conclusion } from '../shell/diagnosis-context';
+
+const Rows = styled.dl`
+  display: grid;
+  grid-template-columns: minmax(96px, auto) 1fr;
+  gap: 4px 14px;
+  dt { color: ${colour.inkSoft}; }
+  s { color: ${colour.inkSoft}; }
+  b { font-weight: 650; }
+`;
+
+const nameCause = ({ causes }: Diagnosis): string => {
+  const [first] = causes;
+  return first ? `${causeTexts[first.id].title} (${describeProbability(first.probability)})` : 'nothing should bind';
+};
+
+interface WhatChangedProps {
+  readonly before: Conclusion;
+  readonly card: JobCard;
+  readonly diagnosis: Diagnosis;
+  readonly move: NextMove | null;
+}
+
+/** What the newest reading, answer or ended trial changed of what is believed, and of the next step. */
+export function WhatChanged({ before, card, diagnosis, move }: WhatChangedProps) {
+  const pairs = [
+    { name: 'likely cause', from: nameCause(before.diagnosis), to: nameCause(diagnosis) },
+    {
+      name: 'usable now',
+      from: formatChance(before.diagnosis.usableProbability),
+      to: formatChance(diagnosis.usableProbability),
+    },
+    {
+      name: 'next step',
+      from: nameMove(chooseStep(before.card, before.diagnosis)),
+      to: nameMove(move ?? chooseStep(card, diagnosis)),
+    },
+  ];
+  return (
+    <Sheet title="What that changed" aside="by all readings and answers together">
+      <Rows>
+        {pairs.map(({ name, from, to }) => (
+          <div key={name} style={{ display: 'contents' }}>
+            <dt>{name}</dt>
+            <dd>
+              {from === to ? (
+                <>{to}, as before</>
+              ) : (
+                <>
+                  <s>{from}</s> → <b>{to}</b>
+                </>
+              )}
+            </dd>
+          </div>
+        ))}
+      </Rows>
+    </Sheet>
+  );
+}

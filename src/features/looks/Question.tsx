@@ -1,0 +1,54 @@
+'use client';
+
+import styled from 'styled-components';
+import { findQuestion, type QuestionId } from '@/core/belief';
+import type { NextTest } from '@/core/diagnose';
+import { describeWorth } from '@/messages/diagnosis';
+import { formatMinutes } from '@/messages/format';
+import { questionTexts } from '@/messages/questions';
+import { Button } from '@/ui/Button';
+import { Row, Soft } from '@/ui/layout';
+import { font } from '@/ui/tokens';
+import { useOpenCard } from '../shell/use-open-card';
+
+const Box = styled.div`
+  h3 { font: 650 16.5px/1.3 ${font.heading}; margin-bottom: 3px; }
+  > p { margin-bottom: 8px; font-size: 15px; }
+`;
+
+/** A look that tells causes apart: its question, how to find out, and a button for each answer. */
+export function Question({ test }: { readonly test: NextTest }) {
+  const { run } = useOpenCard();
+  const text = questionTexts[test.id as QuestionId];
+  const answers = findQuestion(test.id)?.answers ?? [];
+  const answer = (given: string) =>
+    run({
+      type: 'answerQuestion',
+      input: { answer: { id: crypto.randomUUID(), questionId: test.id, answer: given, takenAtMs: Date.now() } },
+    });
+  return (
+    <Box>
+      <h3>{text.question}</h3>
+      <p>
+        {text.how}{' '}
+        <Soft>
+          Takes {formatMinutes(test.minutes)}, {describeWorth(test)}.
+        </Soft>
+      </p>
+      <Row role="group" aria-label={text.question}>
+        {answers.map((given) => (
+          <Button key={given} onPress={() => answer(given)}>
+            {text.answers[given]}
+          </Button>
+        ))}
+        <Button
+          look="quiet"
+          onPress={() => run({ type: 'refuseTest', input: { test: { id: test.id, level: null } } })}
+          aria-label={`Don’t know: ${text.question}`}
+        >
+          Don’t know
+        </Button>
+      </Row>
+    </Box>
+  );
+}

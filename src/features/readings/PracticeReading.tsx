@@ -1,0 +1,52 @@
+'use client';
+
+import { useState } from 'react';
+import { fetchPractice } from '@/adapters/browser/fetch-practice';
+import { toMeasuredReading } from '@/core/readings';
+import { hasPracticeMachine } from '@/demo/practice-cards';
+import { describePracticeFailure } from '@/messages/meter';
+import { Button } from '@/ui/Button';
+import { Note } from '@/ui/Note';
+import { measureInWorker } from '@/workers/practice.client';
+import { useOpenCard } from '../shell/use-open-card';
+import { firstDetails } from './ReadingDetails';
+import { useStoreReading } from './use-store-reading';
+
+const toHundredths = (value: number): number => Math.round(value * 100) / 100;
+
+/** On a demo card: its practice machine plays the set-up as it is now, and the lag meter measures it. Nothing on other cards. */
+export function PracticeReading({ look = 'plain' }: { readonly look?: 'primary' | 'plain' }) {
+  const { card } = useOpenCard();
+  const store = useStoreReading();
+  const [isMeasuring, setMeasuring] = useState(false);
+  const [failure, setFailure] = useState<string | null>(null);
+  if (!hasPracticeMachine(card.id)) return null;
+  const measure = async () => {
+    setMeasuring(true);
+    setFailure(null);
+    const measured = await measureInWorker(card, await fetchPractice(card.id), card.readings.length);
+    setMeasuring(false);
+    if (!measured.ok) {
+      setFailure(describePracticeFailure(measured.failure));
+      return;
+    }
+    const { result, scrubMs } = measured.value;
+    store(
+      {
+        how: 'metered',
+        shownFps: toHundredths(result.shownFps),
+        scrubMs: Math.round(scrubMs),
+        measured: toMeasuredReading(result, { source: 'practice', pace: 'unknown', ownLoadRatio: null }),
+      },
+      firstDetails(card),
+    );
+  };
+  return (
+    <>
+      <Button look={look} onPress={measure} isDisabled={isMeasuring}>
+        {isMeasuring ? 'Measuring the practice machine…' : 'Measure the practice machine'}
+      </Button>
+      {failure !== null && <Note kind="alarm">{failure}</Note>}
+    </>
+  );
+}

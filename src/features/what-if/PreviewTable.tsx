@@ -1,0 +1,145 @@
+'use client';
+
+import { useMemo, useState } from 'react';
+import styled from 'styled-components';
+import type { Belief } from '@/core/belief';
+import { listPreviewChoices, type PreviewChoice, type PreviewChoiceKind, viewerHeightPx } from '@/core/diagnose';
+import { parseLevelOf, previewFixIds } from '@/core/fixes';
+import { formatFpsRange } from '@/messages/format';
+import { describeLoss, describeWhenToLook } from '@/messages/working';
+import { Button } from '@/ui/Button';
+import { Row, Soft } from '@/ui/layout';
+import { SegmentedField } from '@/ui/SegmentedField';
+import { Sheet } from '@/ui/Sheet';
+import { TextField } from '@/ui/TextField';
+import { colour } from '@/ui/tokens';
+import { TestChart } from './TestChart';
+import type { WhatIfSet } from './use-what-if-set';
+
+const Table = styled.table`
+  width: 100%;
+  margin: 12px 0;
+  border-collapse: collapse;
+  font-size: 15px;
+  th { text-align: left; font-weight: 600; color: ${colour.inkSoft}; padding: 4px 10px 4px 0; }
+  td { padding: 6px 10px 6px 0; border-top: 1px solid ${colour.line}; vertical-align: middle; }
+  tr[data-chosen] td { background: ${colour.inset}; }
+  td[data-figure], th[data-figure] { text-align: right; font-variant-numeric: tabular-nums; white-space: nowrap; }
+  td[data-unseen] { color: ${colour.good}; font-weight: 600; }
+`;
+const Pictures = styled.div`
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  figure { margin: 0; }
+  figcaption { font-size: 14px; color: ${colour.inkSoft}; }
+`;
+
+const kinds: readonly { readonly value: PreviewChoiceKind; readonly label: string }[] = [
+  { value: 'quality', label: 'Preview quality' },
+  { value: 'height', label: 'Preview height' },
+];
+
+const nameOf = ({ fix, kind }: PreviewChoice): string =>
+  fix === null ? 'Full' : kind === 'height' ? `${fix.level} lines` : String(fix.level);
+
+interface PreviewTableProps {
+  readonly sketch: Belief;
+  readonly set: WhatIfSet;
+}
+
+/** Each preview quality or height: its expected rate, its picture next to the full one, and what is lost of it. */
+export function PreviewTable({ sketch, set }: PreviewTableProps) {
+  const [kind, setKind] = useState<PreviewChoiceKind>('quality');
+  const [own, setOwn] = useState<Readonly<Record<PreviewChoiceKind, readonly (string | number)[]>>>({
+    quality: [],
+    height: [],
+  });
+  const choices = useMemo(
+    () => listPreviewChoices(sketch, set.chosen, kind, own[kind]),
+    [sketch, set.chosen, kind, own],
+  );
+  const seenPx = viewerHeightPx(sketch);
+  const chosen = choices.find(({ isNow }) => isNow) ?? choices[0];
+  const addOwn = (text: string): boolean => {
+    const level = parseLevelOf(kind === 'quality' ? 'fraction' : 'height', text.trim());
+    if (level === null) return false;
+    setOwn((current) => ({ ...current, [kind]: [...current[kind], level] }));
+    set.set(previewFixIds[kind], { id: previewFixIds[kind], level });
+    return true;
+  };
+  return (
+    <Sheet title="The preview’s picture" aside={`the viewer is taken as ${seenPx} lines high`}>
+      <SegmentedField label="Made smaller by" options={kinds} value={kind} onChange={setKind} />
+      <Table aria-label={kind === 'quality' ? 'Preview qualities' : 'Preview heights'}>
+        <thead>
+          <tr>
+            <th scope="col">{kind === 'quality' ? 'Quality' : 'Height'}</th>
+            <th scope="col" data-figure>
+              lines
+            </th>
+            <th scope="col" data-figure>
+              shown a second
+            </th>
+            <th scope="col">in the viewer</th>
+            <th scope="col">look at full again</th>
+            <th scope="col" />
+          </tr>
+        </thead>
+        <tbody>
+          {choices.map((choice) => (
+            <tr key={nameOf(choice)} data-chosen={choice.isNow || undefined}>
+              <td>
+                <b>{nameOf(choice)}</b>
+              </td>
+              <td data-figure>{choice.drawnHeightPx}</td>
+              <td data-figure>{formatFpsRange(choice.after.shownFps)}</td>
+              <td data-unseen={choice.missingRatio <= 0 || undefined}>{describeLoss(choice)}</td>
+              <td>{describeWhenToLook(choice)}</td>
+              <td>
+                {!choice.isNow && (
+                  <Button
+                    look="quiet"
+                    aria-label={`Choose ${nameOf(choice)}`}
+                    onPress={() => set.set(previewFixIds[kind], choice.fix)}
+                  >
+                    Choose
+                  </Button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </Table>
+      <Row style={{ marginBottom: 12 }}>
+        <div style={{ width: 200 }}>
+          <TextField
+            label={kind === 'quality' ? 'Another quality, such as 1/3' : 'Another height, in lines'}
+            value=""
+            onCommit={addOwn}
+          />
+        </div>
+      </Row>
+      {chosen && (
+        <Pictures>
+          <figure>
+            <TestChart drawnRatio={1} label="Test picture at full" />
+            <figcaption>full, at the viewer’s size</figcaption>
+          </figure>
+          <figure>
+            <TestChart
+              drawnRatio={chosen.drawnHeightPx / seenPx}
+              label={`Test picture at ${nameOf(chosen)}: ${describeLoss(chosen)}`}
+            />
+            <figcaption>
+              {nameOf(chosen)}: {describeLoss(chosen)}
+            </figcaption>
+          </figure>
+        </Pictures>
+      )}
+      <p style={{ marginTop: 6 }}>
+        <Soft>A height that your viewer cannot show costs nothing to leave out.</Soft>
+      </p>
+    </Sheet>
+  );
+}

@@ -1,0 +1,49 @@
+'use client';
+
+import { useMemo } from 'react';
+import type { JobCard } from '@/core/card';
+import { type Diagnosis, findRoomLeft } from '@/core/diagnose';
+import { describeRoom } from '@/messages/working';
+import { Note } from '@/ui/Note';
+import { useDiagnosis } from '../shell/diagnosis-context';
+import { ToolPage } from '../shell/ToolPage';
+import { useOpenCard } from '../shell/use-open-card';
+import { FixPicker } from './FixPicker';
+import { Presets } from './Presets';
+import { PreviewTable } from './PreviewTable';
+import { SetResult } from './SetResult';
+import { useWhatIfSet } from './use-what-if-set';
+
+function WhatIfSheets({ card, diagnosis }: { readonly card: JobCard; readonly diagnosis: Diagnosis }) {
+  const { sketch, plans, targetFps } = diagnosis;
+  const set = useWhatIfSet(card, sketch);
+  const room = useMemo(() => findRoomLeft(sketch, set.chosen), [sketch, set.chosen]);
+  return (
+    <>
+      <Presets plans={plans} set={set} />
+      <SetResult card={card} set={set} targetFps={targetFps} />
+      {room && <Note>{describeRoom(room)}</Note>}
+      <PreviewTable sketch={sketch} set={set} />
+      <FixPicker card={card} sketch={sketch} set={set} />
+    </>
+  );
+}
+
+/** Any set of fixes at once: what it would bring and cost, without touching the card. */
+export function WhatIfTool() {
+  const { card } = useOpenCard();
+  const { diagnosis, status } = useDiagnosis();
+  return (
+    <ToolPage title="What if" lead="Any set of fixes at once: what it would bring, and what it would cost you.">
+      {diagnosis ? (
+        <WhatIfSheets card={card} diagnosis={diagnosis} />
+      ) : (
+        <Note kind={status === 'failed' ? 'alarm' : 'info'}>
+          {status === 'failed'
+            ? 'Weighing the causes broke off, so nothing can be asked of them. Load the page again.'
+            : 'Weighing the causes first…'}
+        </Note>
+      )}
+    </ToolPage>
+  );
+}

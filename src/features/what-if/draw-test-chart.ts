@@ -1,0 +1,59 @@
+/** The part of a picture that the chart shows, in pixels of the viewer. */
+export const chartWidthPx = 200;
+export const chartHeightPx = 112;
+
+/** The chart itself, in its own size: a fan of lines, small letters, a weave, a soft ball and slanted edges. Ours. */
+function drawChart(context: CanvasRenderingContext2D): void {
+  context.fillStyle = '#d9cfb8';
+  context.fillRect(0, 0, chartWidthPx, chartHeightPx);
+  context.strokeStyle = '#26332d';
+  context.lineWidth = 0.7;
+  for (let i = 0; i <= 22; i++) {
+    context.beginPath();
+    context.moveTo(8, 56);
+    context.lineTo(74, 8 + i * 4.4);
+    context.stroke();
+  }
+  context.fillStyle = '#26332d';
+  for (const [i, sizePx] of [14, 11, 8.5, 6.5].entries()) {
+    context.font = `600 ${sizePx}px 'Atkinson Hyperlegible Next Variable', sans-serif`;
+    context.fillText('glaze no. 7', 82, 20 + i * 13);
+  }
+  for (let y = 0; y < 14; y++)
+    for (let x = 0; x < 22; x++) if ((x + y) % 2 === 0) context.fillRect(82 + x * 2, 68 + y * 2, 2, 2);
+  const ball = context.createRadialGradient(158, 78, 3, 164, 84, 24);
+  ball.addColorStop(0, '#f4e9d2');
+  ball.addColorStop(1, '#8a5a33');
+  context.fillStyle = ball;
+  context.beginPath();
+  context.arc(164, 84, 22, 0, 2 * Math.PI);
+  context.fill();
+  context.fillStyle = '#b4532a';
+  context.beginPath();
+  context.moveTo(150, 8);
+  context.lineTo(196, 16);
+  context.lineTo(188, 48);
+  context.closePath();
+  context.fill();
+}
+
+/**
+ * Draws the chart as a preview of `drawnRatio` of the viewer's lines shows it: drawn small, then stretched to the
+ * viewer. At 1 or more nothing is lost. `pixelRatio` is how many pixels of the screen one of the page has.
+ */
+export function drawTestChart(canvas: HTMLCanvasElement, drawnRatio: number, pixelRatio: number): void {
+  const context = canvas.getContext('2d');
+  if (!context) return;
+  canvas.width = Math.round(chartWidthPx * pixelRatio);
+  canvas.height = Math.round(chartHeightPx * pixelRatio);
+  const scale = Math.min(1, drawnRatio);
+  const small = document.createElement('canvas');
+  small.width = Math.max(1, Math.round(canvas.width * scale));
+  small.height = Math.max(1, Math.round(canvas.height * scale));
+  const drawing = small.getContext('2d');
+  if (!drawing) return;
+  drawing.scale(small.width / chartWidthPx, small.height / chartHeightPx);
+  drawChart(drawing);
+  context.imageSmoothingEnabled = true;
+  context.drawImage(small, 0, 0, canvas.width, canvas.height);
+}

@@ -1,0 +1,96 @@
+'use client';
+
+import { useMemo } from 'react';
+import styled from 'styled-components';
+import { type Belief, forecastUnder } from '@/core/belief';
+import { fixesOfSet, type JobCard, type WorkingSet, workingSetInUse } from '@/core/card';
+import { listSwitches } from '@/core/diagnose';
+import { fixTitle } from '@/messages/fix-titles';
+import { formatFpsRange, formatWaitRange } from '@/messages/format';
+import { Button } from '@/ui/Button';
+import { Row, Soft } from '@/ui/layout';
+import { Stamp } from '@/ui/Stamp';
+import { colour, font } from '@/ui/tokens';
+import { SwitchList } from './SwitchList';
+
+const Box = styled.article`
+  padding: 12px 14px;
+  border: 1px solid ${colour.line};
+  border-radius: 8px;
+  break-inside: avoid;
+  &[data-used] { border-color: ${colour.enamel}; border-width: 2px; }
+  h3 { font: 650 17px/1.25 ${font.heading}; }
+  h4 { margin-top: 8px; font: 650 14.5px ${font.text}; color: ${colour.inkSoft}; }
+  > p { font-size: 15px; }
+`;
+const Ways = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 200px), 1fr));
+  gap: 0 16px;
+  margin-bottom: 10px;
+`;
+
+interface SetCardProps {
+  readonly card: JobCard;
+  readonly sketch: Belief;
+  readonly set: WorkingSet;
+  readonly what: string;
+  readonly onUse: () => void;
+  readonly onLeave: () => void;
+  readonly onDelete: (() => void) | null;
+}
+
+/** One working set: what it holds, what to expect, and the short list each way. */
+export function SetCard({ card, sketch, set, what, onUse, onLeave, onDelete }: SetCardProps) {
+  const inUse = workingSetInUse(card);
+  const isUsed = inUse?.id === set.id;
+  const after = useMemo(() => forecastUnder(sketch, fixesOfSet(card, set)), [sketch, card, set]);
+  // The way there is from where one is now, the way back to the fixes as they were kept.
+  const there = listSwitches(card, isUsed ? null : inUse, set);
+  const back = listSwitches(card, set, null);
+  return (
+    <Box aria-label={set.name} data-used={isUsed || undefined}>
+      <Row style={{ justifyContent: 'space-between' }}>
+        <h3>{set.name}</h3>
+        {isUsed && <Stamp data-kind="open">in use</Stamp>}
+      </Row>
+      <p>
+        <Soft>{what}</Soft>
+      </p>
+      <p>
+        <b>{formatFpsRange(after.shownFps)} a second</b>, a jump in {formatWaitRange(after.scrubMs)}
+      </p>
+      <p>
+        {set.fixes.length === 0
+          ? 'Nothing is left out.'
+          : `${set.fixes.map(({ id, level }) => fixTitle(id, level)).join('; ')}.`}
+      </p>
+      <Ways>
+        <div>
+          <h4>To go there</h4>
+          <SwitchList switches={there} label={`To ${set.name}`} />
+        </div>
+        <div>
+          <h4>To come back</h4>
+          <SwitchList switches={back} label={`Back from ${set.name}`} />
+        </div>
+      </Ways>
+      <Row>
+        {isUsed ? (
+          <Button look="primary" onPress={onLeave}>
+            I am back
+          </Button>
+        ) : (
+          <Button onPress={onUse} aria-label={`I switched to ${set.name}`}>
+            I switched to this
+          </Button>
+        )}
+        {onDelete && !isUsed && (
+          <Button look="danger" onPress={onDelete} aria-label={`Delete ${set.name}`}>
+            Delete
+          </Button>
+        )}
+      </Row>
+    </Box>
+  );
+}

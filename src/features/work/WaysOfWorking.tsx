@@ -1,0 +1,52 @@
+'use client';
+
+import { useMemo } from 'react';
+import styled from 'styled-components';
+import { fixesInForce, type JobCard } from '@/core/card';
+import { type Diagnosis, findRoomLeft, listWaysOfWorking } from '@/core/diagnose';
+import { fixTitle } from '@/messages/fix-titles';
+import { formatMinutes } from '@/messages/format';
+import { describeRoom, describeWayGain } from '@/messages/working';
+import { Disclosure } from '@/ui/Disclosure';
+import { Row, Soft } from '@/ui/layout';
+import { Note } from '@/ui/Note';
+import { Sheet } from '@/ui/Sheet';
+import { colour, font } from '@/ui/tokens';
+import { FixSteps } from '../looks/FixSteps';
+
+const Item = styled.li`
+  padding: 10px 0;
+  border-top: 1px solid ${colour.line};
+  &:first-child { border-top: 0; padding-top: 0; }
+  h3 { font: 650 16.5px/1.3 ${font.heading}; }
+`;
+
+/** Habits that keep this project light: each with what it would bring here; those that bring nothing are not shown. */
+export function WaysOfWorking({ card, diagnosis }: { readonly card: JobCard; readonly diagnosis: Diagnosis }) {
+  const { sketch } = diagnosis;
+  const ways = useMemo(() => listWaysOfWorking(card, sketch, fixesInForce(card)), [card, sketch]);
+  const room = useMemo(() => findRoomLeft(sketch, fixesInForce(card)), [card, sketch]);
+  return (
+    <Sheet title="A way of working that stays light" aside="for this timeline">
+      {room && <Note kind="good">{describeRoom(room)}</Note>}
+      {ways.length === 0 ? (
+        <p>None of the habits that Oil Can knows would bring a tenth or more here.</p>
+      ) : (
+        <ul>
+          {ways.map((way) => (
+            <Item key={way.id}>
+              <Row style={{ justifyContent: 'space-between' }}>
+                <h3>{fixTitle(way.id, way.level)}</h3>
+                <b>{describeWayGain(way)}</b>
+              </Row>
+              <Disclosure label="How">
+                <FixSteps fixId={way.id} level={way.level} />
+              </Disclosure>
+              <Soft>Takes {formatMinutes(way.minutes)}.</Soft>
+            </Item>
+          ))}
+        </ul>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,33 @@
+'use client';
+
+import { Note } from '@/ui/Note';
+import { useDiagnosis } from '../shell/diagnosis-context';
+import { ToolPage } from '../shell/ToolPage';
+import { useOpenCard } from '../shell/use-open-card';
+import { WaysOfWorking } from './WaysOfWorking';
+import { WorkingSets } from './WorkingSets';
+
+/** For the days of editing: what to switch to and fro, and what keeps the project light. */
+export function WhileYouWork() {
+  const { card } = useOpenCard();
+  const { diagnosis, status } = useDiagnosis();
+  return (
+    <ToolPage
+      title="While you work"
+      lead="Cut light, look closely now and then, and keep the project from growing heavy."
+    >
+      {diagnosis ? (
+        <>
+          <WorkingSets card={card} diagnosis={diagnosis} />
+          <WaysOfWorking card={card} diagnosis={diagnosis} />
+        </>
+      ) : (
+        <Note kind={status === 'failed' ? 'alarm' : 'info'}>
+          {status === 'failed'
+            ? 'Weighing the causes broke off, so nothing can be expected of a set. Load the page again.'
+            : 'Weighing the causes first…'}
+        </Note>
+      )}
+    </ToolPage>
+  );
+}

@@ -1,0 +1,68 @@
+'use client';
+
+import { useMemo } from 'react';
+import styled from 'styled-components';
+import type { JobCard, WorkingSet } from '@/core/card';
+import { type Diagnosis, suggestSets, workingSetKinds } from '@/core/diagnose';
+import { workingSetTexts } from '@/messages/working';
+import { Sheet } from '@/ui/Sheet';
+import { useNotify } from '../shell/notices';
+import { useOpenCard } from '../shell/use-open-card';
+import { NewSet } from './NewSet';
+import { SetCard } from './SetCard';
+
+const Grid = styled.div`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 300px), 1fr));
+  gap: 12px;
+  margin-bottom: 12px;
+`;
+
+/** Named groups of preview fixes, because people move to and fro all day. */
+export function WorkingSets({ card, diagnosis }: { readonly card: JobCard; readonly diagnosis: Diagnosis }) {
+  const { run } = useOpenCard();
+  const notify = useNotify();
+  const suggested = useMemo(() => suggestSets(card, diagnosis.plans), [card, diagnosis]);
+  const shipped = workingSetKinds.map((kind): WorkingSet => {
+    // One that is in use stays as it was when it was switched to.
+    const used = card.workingSets.find(({ id }) => id === kind && id === card.workingSetId);
+    return used ?? { id: kind, name: workingSetTexts[kind].label, fixes: suggested[kind] };
+  });
+  const own = card.workingSets.filter(({ id }) => !workingSetKinds.some((kind) => kind === id));
+  const use = (set: WorkingSet) => {
+    if (!run({ type: 'saveWorkingSet', input: { set } }).ok) return;
+    run({ type: 'useWorkingSet', input: { id: set.id } });
+  };
+  const remove = (set: WorkingSet) => {
+    if (!run({ type: 'removeWorkingSet', input: { id: set.id } }).ok) return;
+    notify({
+      kind: 'info',
+      text: `Deleted the set “${set.name}”.`,
+      action: { label: 'Undo', run: () => run({ type: 'saveWorkingSet', input: { set } }) },
+    });
+  };
+  const show = (set: WorkingSet, what: string, isOwn: boolean) => (
+    <SetCard
+      key={set.id}
+      card={card}
+      sketch={diagnosis.sketch}
+      set={set}
+      what={what}
+      onUse={() => use(set)}
+      onLeave={() => run({ type: 'useWorkingSet', input: { id: null } })}
+      onDelete={isOwn ? () => remove(set) : null}
+    />
+  );
+  return (
+    <Sheet title="Working sets" aside="switch in the editor, then say so here">
+      <Grid>
+        {workingSetKinds.map((kind, i) => {
+          const set = shipped[i];
+          return set ? show(set, workingSetTexts[kind].what, false) : null;
+        })}
+        {own.map((set) => show(set, 'your own', true))}
+      </Grid>
+      <NewSet card={card} sketch={diagnosis.sketch} />
+    </Sheet>
+  );
+}
