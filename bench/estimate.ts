@@ -2,16 +2,15 @@
 // answer takes. `npm run -s bench:estimate`; --quick runs less of each. The last line is one JSON object.
 import { readFileSync } from 'node:fs';
 import { cpus } from 'node:os';
-import { parseCard } from '@/core/card';
 import { diagnose } from '@/core/diagnose';
 import { estimate, softwareDecodeMs } from '@/core/load';
 import { percentileOfSorted } from '@/core/numbers/percentile';
 import { createRandom } from '@/core/numbers/random';
 import { measureRig, play, rateOf } from '@/core/simulate';
 import { drawRig } from '@/core/simulate/cases/draw-rig';
-import { loadDemoCards } from '@/demo/load-demo-cards';
 import { besideBusyProcess, makeClips, pipelines, rigOfPipeline, timePipeline } from './estimate/pipelines';
 import { parametersOfRig, stateOfRig } from './estimate/state-of-rig';
+import { createLargeCard } from './large-card';
 
 const isQuick = process.argv.includes('--quick');
 const round = (value: number): number => Math.round(value * 1000) / 1000;
@@ -134,30 +133,11 @@ function compareWithSimulator() {
 
 /** A whole answer for a card with 200 clips and 20 readings under half a dozen set-ups. */
 async function timeAnswers() {
-  const [demo] = await loadDemoCards();
-  const [reading] = demo?.readings ?? [];
-  if (!demo || !reading) throw new Error('bench:estimate: no demo card');
-  const clips = Array.from({ length: 200 }, (_, i) => ({ ...demo.clips[i % demo.clips.length], id: `clip-${i}` }));
-  const setups = [
-    [],
-    [{ id: 'close-programs', level: 'all' }],
-    [{ id: 'lower-preview-quality', level: '1/2' }],
-    [{ id: 'make-proxies', level: 540 }],
-    [{ id: 'use-more-threads', level: null }],
-  ];
-  const random = createRandom(7);
-  const readings = Array.from({ length: 20 }, (_, i) => ({
-    ...reading,
-    id: `reading-${i + 1}`,
-    shownFps: Math.round(11 * random.factor(0.08) * 10) / 10,
-    fixes: setups[i % setups.length],
-  }));
-  const parsed = parseCard({ ...demo, clips, readings });
-  if (!parsed.ok) throw new Error(`bench:estimate: ${parsed.failure.code}`);
+  const large = await createLargeCard('bench-answers');
   const count = isQuick ? 3 : 50;
   const times = sorted(
     Array.from({ length: count + 2 }, (_, i) => {
-      const card = { ...parsed.value, targetFps: 24 - (i % 3) };
+      const card = { ...large, targetFps: 24 - (i % 3) };
       const startedMs = performance.now();
       diagnose(card);
       return performance.now() - startedMs;

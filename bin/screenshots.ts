@@ -8,6 +8,7 @@ import { chromium, type Page } from '@playwright/test';
 import { encodings, planRecording } from '../bench/meter/recordings';
 import { writeRecording } from '../bench/meter/write-recording';
 import { chromiumOptions } from '../playwright.config';
+import { makeChange, typeSecondReading, untilConcluded } from '../tests/e2e/trials';
 
 const port = 4395;
 const url = `http://127.0.0.1:${port}`;
@@ -22,12 +23,6 @@ interface View {
   /** What a person does before the picture is taken. */
   readonly prepare?: (page: Page) => Promise<void>;
 }
-
-const storeReading = async (page: Page, fps: string, button: string) => {
-  await page.getByRole('textbox', { name: 'Shown, frames a second' }).fill(fps);
-  await page.keyboard.press('Tab');
-  await page.getByRole('button', { name: button }).click();
-};
 
 const chooseWay = (page: Page, way: string) =>
   page.getByRole('radiogroup', { name: 'Take a reading' }).getByText(way, { exact: true }).click();
@@ -83,8 +78,8 @@ const views: readonly View[] = [
     theme: 'night',
     size: [1280, 1000],
     prepare: async (page) => {
-      await page.getByRole('button', { name: 'Try this: Lower the preview quality to 1/2' }).click();
-      await storeReading(page, '24.5', 'Store the second reading');
+      await makeChange(page, 'Lower the preview quality to 1/2');
+      await typeSecondReading(page, '24.5');
       await page.getByRole('button', { name: 'Keep it' }).click();
       await page.getByRole('link', { name: 'Lag meter' }).click();
       const readings = page.getByRole('region', { name: 'Readings on this card' });
@@ -110,8 +105,8 @@ const views: readonly View[] = [
     path: '/card/demo-programs-busy/fixes',
     theme: 'day',
     prepare: async (page) => {
-      await page.getByRole('button', { name: 'Try this: Close programs you do not need now' }).click();
-      await storeReading(page, '29', 'Store the second reading');
+      await makeChange(page, 'Close programs you do not need now');
+      await typeSecondReading(page, '29');
     },
   },
   {
@@ -119,8 +114,8 @@ const views: readonly View[] = [
     path: '/card/demo-effects-bound/fixes',
     theme: 'day',
     prepare: async (page) => {
-      await page.getByRole('button', { name: 'Try this: Lower the preview quality to 1/2' }).click();
-      await storeReading(page, '24.5', 'Store the second reading');
+      await makeChange(page, 'Lower the preview quality to 1/2');
+      await typeSecondReading(page, '24.5');
       await page.getByRole('button', { name: 'Keep it' }).click();
       await page
         .getByRole('navigation', { name: 'Steps' })

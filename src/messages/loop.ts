@@ -24,9 +24,9 @@ function reasonText(reason: AdviceReason): string {
     case 'part-of-plan':
       return 'By itself it shows nothing yet; your plan needs it together with the others. Keep it for now.';
     case 'not-missed':
-      return 'It is as good without. Leave it away: one thing less that is given up.';
+      return 'It is good enough so. Leave it at that: less is given up.';
     case 'missed':
-      return 'It is missed. Set it again in the editor.';
+      return 'It is missed. Set it in the editor as it was.';
     default:
       return assertNever(reason);
   }
@@ -56,7 +56,7 @@ export const requirementLines: Readonly<Record<FixRequirement, string>> = {
 /** How a trial stands, as a stamp. */
 export const trialStampTexts = { kept: 'KEPT', undone: 'undone', open: 'on trial', abandoned: 'given up' } as const;
 
-/** "about 12 minutes spent, 5 to 15 likely left". */
+/** "12 min spent, 5 to 15 min likely left". */
 export function describeMinutes(
   spentMinutes: number,
   left: { readonly low: number; readonly high: number } | null,
@@ -66,11 +66,9 @@ export function describeMinutes(
   const leftText = !left
     ? 'how long is left is not known'
     : high === 0
-      ? 'none left'
-      : low === high
-        ? `about ${high} left`
-        : `${low} to ${high} left`;
-  return spent > 0 ? `${spent} min spent, ${leftText}` : high > 0 ? `${leftText}, in minutes` : leftText;
+      ? 'nothing left to do for speed'
+      : `${low === high ? high : `${low} to ${high}`} min likely left`;
+  return spent > 0 ? `${spent} min spent, ${leftText}` : leftText;
 }
 
 /** Why a step is the next one. */
@@ -88,6 +86,8 @@ export function describeMoveReason(move: NextMove): string {
       return `Step ${move.at} of ${move.of} of the plan that you chose.`;
     case 'give-back':
       return 'What you kept since then is likely enough without it. Take it away, measure, and leave it away if it is not missed.';
+    case 'ease':
+      return 'You kept this at a stronger level. By all readings a milder one does as well, and gives up less: try it.';
     case 'nothing-left':
       return 'No further step is worth its minutes.';
     default:
@@ -102,6 +102,7 @@ export function nameMove(move: NextMove): string {
       return `look: ${move.test.id in questionTexts ? questionTexts[move.test.id as keyof typeof questionTexts].question : move.test.id}`;
     case 'try':
     case 'follow-plan':
+    case 'ease':
       return fixTitle(move.fix.id, move.fix.level);
     case 'give-back':
       return `give back: ${fixTitle(move.fix.id, move.fix.level)}`;

@@ -29,7 +29,7 @@ export function describeRoom({ layerCount, effects }: RoomLeft): string {
     ...(layerCount > 0 ? [`${counted(layerCount)} more ${layerCount === 1 ? 'layer' : 'layers'}`] : []),
     ...best.map(
       ({ kind, layerCount: count }) =>
-        `${effectLabels[kind].toLowerCase()} on ${counted(count)} ${count === 1 ? 'layer' : 'layers'} more`,
+        `${effectLabels[kind].toLowerCase()} on ${counted(count)} ${count === 1 ? 'layer' : 'layers'}`,
     ),
   ];
   return parts.length > 0

@@ -48,3 +48,8 @@ export const PageHead = styled.div`
   h1 { font-size: 28px; }
   p { margin-top: 2px; color: ${colour.inkSoft}; }
 `;
+
+/** Holds what may be wider than a narrow screen, and scrolls by itself. */
+export const Scroller = styled.div`
+  overflow-x: auto;
+`;

@@ -2,6 +2,7 @@ import { createRequire } from 'node:module';
 import { expect, type Page, test } from '@playwright/test';
 import type { AxeResults } from 'axe-core';
 import { openCards, openStep, stepNames } from './screens';
+import { typeSecondReading, unfold, untilConcluded } from './trials';
 
 const axePath = createRequire(import.meta.url).resolve('axe-core/axe.min.js');
 
@@ -38,11 +39,15 @@ for (const theme of ['day', 'night'] as const) {
     expect(await findViolations(page), 'lag meter: what is said of a reading').toEqual([]);
     // A trial under way, a put-back list, and an empty card look different.
     await openStep(page, 'demo-effects-bound', 'fixes');
-    await page.getByRole('button', { name: 'Try this: Lower the preview quality to 1/2' }).click();
+    await untilConcluded(page);
+    await unfold(page);
+    expect(await findViolations(page), 'fixes unfolded').toEqual([]);
+    await page.getByRole('button', { name: 'Try this: Lower the preview quality to 1/2' }).first().click();
     expect(await findViolations(page), 'trial').toEqual([]);
-    await page.getByRole('textbox', { name: 'Shown, frames a second' }).fill('24');
-    await page.keyboard.press('Tab');
-    await page.getByRole('button', { name: 'Store the second reading' }).click();
+    await page.getByRole('button', { name: 'It is made: measure it' }).click();
+    expect(await findViolations(page), 'trial to be measured').toEqual([]);
+    await typeSecondReading(page, '24');
+    expect(await findViolations(page), 'trial to be decided').toEqual([]);
     await page.getByRole('button', { name: 'Keep it' }).click();
     await page.getByRole('img', { name: /Readings in order/ }).waitFor();
     expect(await findViolations(page), 'after a trial').toEqual([]);
@@ -53,6 +58,12 @@ for (const theme of ['day', 'night'] as const) {
     expect(await findViolations(page), 'comparison').toEqual([]);
     await openStep(page, 'demo-effects-bound', 'export-check');
     expect(await findViolations(page), 'export check with lines').toEqual([]);
+    for (const tool of ['what-if', 'work', 'editor']) {
+      await openStep(page, 'demo-effects-bound', tool);
+      await untilConcluded(page);
+      await unfold(page);
+      expect(await findViolations(page), tool).toEqual([]);
+    }
     // The footage step's own layers: a clip's sheet, the report dialog, and the bar for selected clips.
     await openStep(page, 'demo-effects-bound', 'footage');
     await page.getByRole('table', { name: 'Clips' }).getByRole('rowheader').first().getByRole('button').click();
@@ -106,6 +117,17 @@ test('needs no sideways scrolling on any screen, from 1920 pixels wide to 390', 
     await openStep(page, 'demo-decode-bound', stepId);
     await page.getByRole('heading', { name, level: 1 }).waitFor();
     await expectNoOverflow(stepId);
+  }
+  for (const [tool, name] of [
+    ['what-if', 'What if'],
+    ['work', 'While you work'],
+    ['editor', 'My editor'],
+  ] as const) {
+    await openStep(page, 'demo-effects-bound', tool);
+    await page.getByRole('heading', { name, level: 1 }).waitFor();
+    await untilConcluded(page);
+    await unfold(page);
+    await expectNoOverflow(tool);
   }
 });
 

@@ -44,6 +44,7 @@ test('takes an answer into account, and leaves no trace of one that is taken bac
 
 test('gives complaints that are no lag fixes of their own', async ({ page }) => {
   await page.goto('/card/demo-effects-bound/symptoms');
+  await page.getByRole('button', { name: 'Change: What you see' }).click();
   await page.getByText('Crashes', { exact: true }).click();
   await page.goto('/card/demo-effects-bound/findings');
   const beside = page.getByRole('region', { name: 'Beside the lag' });

@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import { expect, type Page, test } from '@playwright/test';
 import { mediaPath } from './media';
 import { openCards } from './screens';
+import { makeChange, unfold, untilConcluded } from './trials';
 
 const goOn = (page: Page, to: string) =>
   page
@@ -74,6 +75,9 @@ test('takes a person from a new card to ready to export, and keeps it all', asyn
 
   await page.getByText('In plain playback').click();
   await page.getByText('When scrubbing').click();
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page.getByText('Jumpy', { exact: true }).click();
+  await page.getByRole('button', { name: 'Go on' }).click();
   await typeReading(page, '9', /Unusable/, 'Store this reading');
   await expect(page.getByRole('complementary', { name: 'Gauge' })).toContainText('9of 25 a second');
   await goOn(page, 'findings');
@@ -93,9 +97,15 @@ test('takes a person from a new card to ready to export, and keeps it all', asyn
   await goOn(page, 'fixes');
 
   const proxies = 'Make proxies 540 lines high for the heavy clips';
-  await page.getByRole('button', { name: `Try this: ${proxies}` }).click();
+  await untilConcluded(page);
+  await unfold(page);
+  await page
+    .getByRole('button', { name: `Try this: ${proxies}` })
+    .first()
+    .click();
   await expect(page.getByRole('heading', { name: `On trial: ${proxies}` })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Keep it' })).toBeHidden();
+  await page.getByRole('button', { name: 'It is made: measure it' }).click();
   await typeReading(page, '25', /Fine/, 'Store the second reading');
   await expect(page.getByText('Better.')).toBeVisible();
   await page.getByRole('button', { name: 'Keep it' }).click();
@@ -107,6 +117,8 @@ test('takes a person from a new card to ready to export, and keeps it all', asyn
   const line = page.getByRole('checkbox', { name: /Link the originals again/ });
   await page.getByRole('main').getByText('Link the originals again and switch proxies off').click();
   await expect(line).toBeChecked();
+  await expect(page.getByText('One question is open')).toBeVisible();
+  await choose(page, 'Does anything on the timeline still point at a small copy?', 'No, nothing');
   await expect(page.getByRole('heading', { name: 'Ready to export' }).first()).toBeVisible();
 
   // Close the tab in the middle, open it again: nothing is lost.
@@ -141,7 +153,8 @@ test('takes a person from a new card to ready to export, and keeps it all', asyn
 test('undoes a trial that brought nothing, and shows it struck through', async ({ page }) => {
   await openCards(page);
   await page.goto('/card/demo-decode-bound/fixes');
-  await page.getByRole('button', { name: 'Try this: Lower the preview quality to 1/2' }).click();
+  await makeChange(page, 'Lower the preview quality to 1/2');
+  await unfold(page);
   await typeReading(page, '11', /Unusable/, 'Store the second reading');
   await expect(page.getByText('No clear change.')).toBeVisible();
   await page.getByRole('button', { name: 'Undo it' }).click();

@@ -2,6 +2,7 @@ import {
   findReading,
   isUsable,
   type JobCard,
+  keptFixes,
   type PlayFeel,
   playFeels,
   type Reading,
@@ -94,8 +95,10 @@ function recommend(
   verdict: TrialVerdict,
   [before, after]: readonly [Reading, Reading],
 ): Pick<TrialAdvice, 'recommended' | 'reason'> {
-  if (direction === 'give-back') {
-    const isMissed = verdict === 'worse' || (isUsable(card, before) && !isUsable(card, after));
+  // A milder level of a fix that did is tried to have less given up, not to be quicker.
+  const isEasing = isUsable(card, before) && keptFixes(card).some(({ id }) => id === fix.id);
+  if (direction === 'give-back' || isEasing) {
+    const isMissed = isUsable(card, before) ? !isUsable(card, after) : verdict === 'worse';
     return isMissed ? { recommended: 'undone', reason: 'missed' } : { recommended: 'kept', reason: 'not-missed' };
   }
   if (verdict === 'worse') return { recommended: 'undone', reason: 'worse' };

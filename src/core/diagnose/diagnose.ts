@@ -11,10 +11,10 @@ import {
 } from '../belief';
 import { type FixUse, fixesInForce, isSameFix, type JobCard, keptFixes } from '../card';
 import { isOpenEnd } from '../causes';
-import { applyFixes, fixCatalogue } from '../fixes';
+import { applyFixes, findFix, fixCatalogue } from '../fixes';
 import type { Range } from '../numbers/percentile';
 import { type AverageStages, averageStages } from './average-stages';
-import { listCandidates } from './candidates';
+import { createRefusal, listCandidates } from './candidates';
 import { leastScore, type NextTest, rankNextTests } from './next-tests';
 import { findPlans, type Plan, planProbability } from './plan';
 import { findRelief, type Relief } from './relief';
@@ -44,6 +44,8 @@ export interface Diagnosis extends AverageStages {
   readonly upgrades: readonly Upgrade[];
   /** Kept fixes that a stronger one has made needless, or that make it worse. */
   readonly giveBack: readonly FixUse[];
+  /** Kept fixes that would do at a milder level, at that level. */
+  readonly milder: readonly FixUse[];
   /** Complaints that are no preview lag, each with what leads on. */
   readonly sideLeads: readonly SideLead[];
   /** Nothing in the catalogue explains what was read: an honest end, with what remains to try. */
@@ -76,6 +78,22 @@ function findGiveBack(belief: Belief, card: JobCard): readonly FixUse[] {
     const isNeedless =
       now.usableProbability >= planProbability && without.usableProbability >= now.usableProbability - 0.02;
     return isNeedless || without.gap < now.gap - harmGap;
+  });
+}
+
+/** The mildest level of each kept fix at which the preview is still likely usable, where that is milder than it is now. */
+function findMilder(belief: Belief, card: JobCard): readonly FixUse[] {
+  const kept = keptFixes(card);
+  if (kept.length === 0 || gapUnder(belief, kept).usableProbability < planProbability) return [];
+  const isRefused = createRefusal(card);
+  return kept.flatMap((fix) => {
+    const others = kept.filter((other) => other !== fix);
+    const levels = findFix(fix.id)?.levelsFor(applyFixes(belief.base, others)) ?? [];
+    const milder = levels
+      .slice(0, Math.max(0, levels.indexOf(fix.level)))
+      .map((level) => ({ id: fix.id, level }))
+      .find((use) => !isRefused(use) && gapUnder(belief, [...others, use]).usableProbability >= planProbability);
+    return milder ? [milder] : [];
   });
 }
 
@@ -132,6 +150,7 @@ export function conclude(card: JobCard, belief: Belief): Diagnosis {
     relief: isAtAnEnd && !isSolved ? findRelief(belief, inForce, candidates) : null,
     upgrades: plans.length > 0 || isSolved ? [] : weighUpgrades(belief, inForce),
     giveBack: findGiveBack(belief, card),
+    milder: findMilder(belief, card),
     sideLeads: listSideLeads(card),
     sketch: sketchBelief(belief),
     isUnexplained: top !== undefined && isOpenEnd(top.id) && top.probability >= unexplainedProbability,

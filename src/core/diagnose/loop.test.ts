@@ -298,7 +298,9 @@ describe('what is asked of the sketch', () => {
     expect(ways.map(({ id }) => id)).toContain('import-less');
     expect(ways.map(({ id }) => id)).toContain('share-one-effect');
     for (const { gain } of ways) expect(gain).toBeGreaterThan(0.095);
-    expect(ways.map(({ gain }) => gain)).toEqual(ways.map(({ gain }) => gain).sort((a, b) => b - a));
+    const gains = ways.filter(({ isComplaint }) => isComplaint).map(({ gain }) => gain);
+    expect(gains).toEqual([...gains].sort((a, b) => b - a));
+    expect(ways.slice(0, gains.length).every(({ isComplaint }) => isComplaint)).toBe(true);
   });
 });
 
@@ -361,7 +363,7 @@ describe('minutes', () => {
     expect(minutesSpent(card)).toBe(0);
     const later = apply(card, read('b', { shownFps: 10, takenAtMs: 4 * 60_000 }));
     expect(minutesSpent(later)).toBeCloseTo(4);
-    expect(minutesSpent(apply(later, read('c', { shownFps: 10, takenAtMs: 9e7 })))).toBeCloseTo(14);
+    expect(minutesSpent(apply(later, read('c', { shownFps: 10, takenAtMs: 9e7 })))).toBeCloseTo(4);
   });
 
   it('says what is left: nothing once it is usable, unknown where no way is known', () => {

@@ -4,8 +4,8 @@ import type { Diagnosis } from './diagnose';
 import { keptState } from './findings';
 import type { NextMove } from './next-move';
 
-/** A longer pause than this between two things that were done is no work on the card. */
-const longestPauseMinutes = 10;
+/** Between two things that were done this far apart, somebody did something else. */
+const longestPauseMinutes = 45;
 
 /** How long somebody has worked on a card, in minutes: between readings, answers and trials, pauses left out. */
 export function minutesSpent(card: JobCard): number {
@@ -16,9 +16,8 @@ export function minutesSpent(card: JobCard): number {
   ]
     .filter((ms) => ms !== null)
     .sort((a, b) => a - b);
-  return atMs
-    .slice(1)
-    .reduce((sum, ms, i) => sum + Math.min(longestPauseMinutes, (ms - (atMs[i] as number)) / 60_000), 0);
+  const gaps = atMs.slice(1).map((ms, i) => (ms - (atMs[i] as number)) / 60_000);
+  return gaps.filter((minutes) => minutes <= longestPauseMinutes).reduce((sum, minutes) => sum + minutes, 0);
 }
 
 /** What is likely left to do, in minutes; null where no way to a usable preview is known. */
@@ -28,8 +27,12 @@ export function minutesLeft(
   move: NextMove,
 ): { readonly low: number; readonly high: number } | null {
   const trial = openTrial(card);
-  const open = trial ? (findFix(trial.fix.id)?.effortMinutes(keptState(card), trial.fix.level) ?? 0) + 1 : 0;
-  if (isCardUsable(card)) return { low: open, high: open };
+  if (trial) {
+    const making = findFix(trial.fix.id)?.effortMinutes(keptState(card), trial.fix.level) ?? 0;
+    const left = trial.afterReadingId !== null ? 1 : trial.madeAtMs !== null ? 2 : making + 2;
+    return { low: left, high: left };
+  }
+  if (isCardUsable(card)) return { low: 0, high: 0 };
   const asking = move.kind === 'ask' ? move.test.minutes : 0;
   if (diagnosis.plans.length === 0) return null;
   const low = Math.min(...diagnosis.plans.map(({ minutes, fixes }) => minutes + fixes.length));
@@ -37,5 +40,5 @@ export function minutesLeft(
   const high = Math.min(
     ...diagnosis.plans.map(({ minutes, fixes, probability }) => (minutes + fixes.length) / probability),
   );
-  return { low: low + asking, high: Math.max(1.25 * low, high) + asking + open };
+  return { low: low + asking, high: Math.max(1.25 * low, high) + asking };
 }

@@ -38,7 +38,8 @@ export function findRoomLeft(belief: Belief, fixes: readonly FixUse[]): RoomLeft
   if (!isUsableWith((state) => state)) return null;
   return {
     layerCount: mostThatFit((count) => isUsableWith((state) => withLayers(state, count)), mostLayers),
-    effects: addedKinds.map((kind) => ({
+    // With effects bypassed any number of them costs nothing, which says nothing.
+    effects: (applyFixes(belief.base, fixes).setup.preview.areEffectsBypassed ? [] : addedKinds).map((kind) => ({
       kind,
       layerCount: mostThatFit((count) => isUsableWith((state) => withEffect(state, kind, count)), mostLayers),
     })),

@@ -64,10 +64,13 @@ export function Causes({
   card,
   state,
   estimateCause,
+  budgetText,
 }: {
   readonly card: JobCard;
   readonly state: DiagnosisState;
   readonly estimateCause: CauseId | null;
+  /** What the frame budget says of the cause that the estimate names. */
+  readonly budgetText: string;
 }) {
   const { diagnosis, status } = state;
   if (!diagnosis)
@@ -115,6 +118,7 @@ export function Causes({
               {share >= 0.05 && <Soft>Its part of the lag: about {Math.round(100 * share)} %.</Soft>}
             </p>
             <CauseEvidence list={state.explanation?.ofCauses[id] ?? []} card={card} />
+            {id === estimateCause && <p>{budgetText}</p>}
             <p>
               <Soft>What would settle it:</Soft> {settlingTests[id]}
             </p>

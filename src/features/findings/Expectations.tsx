@@ -7,6 +7,7 @@ import { areSameFixes, type JobCard, targetFpsOf } from '@/core/card';
 import { medianOf } from '@/core/numbers/percentile';
 import { describeExpectation } from '@/messages/evidence';
 import { formatFps, formatFpsRange } from '@/messages/format';
+import { Scroller } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { describeReadingSetup } from '../readings/describe-setup';
@@ -39,33 +40,35 @@ export function Expectations({ card, explanation }: { readonly card: JobCard; re
   const hits = rows.filter(({ verdict }) => verdict === 'as expected').length;
   return (
     <Sheet title="How well Oil Can understands your machine" aside={`${hits} of ${rows.length} as expected`}>
-      <Table>
-        <thead>
-          <tr>
-            <th scope="col">Set-up</th>
-            <th scope="col" data-figure>
-              expected, a second
-            </th>
-            <th scope="col" data-figure>
-              read, of {formatFps(targetFpsOf(card))}
-            </th>
-            <th scope="col" />
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ source, expectedFps, readFps, verdict }) => (
-            <tr key={JSON.stringify(source)}>
-              <td>
-                {describeReadingSetup(source.fixes)}
-                {source.moment === 'later' && ', after a while'}
-              </td>
-              <td data-figure>{formatFpsRange(expectedFps)}</td>
-              <td data-figure>{formatFps(readFps)}</td>
-              <td data-off={verdict === 'as expected' ? undefined : true}>{verdict}</td>
+      <Scroller>
+        <Table>
+          <thead>
+            <tr>
+              <th scope="col">Set-up</th>
+              <th scope="col" data-figure>
+                expected, a second
+              </th>
+              <th scope="col" data-figure>
+                read, of {formatFps(targetFpsOf(card))}
+              </th>
+              <th scope="col">agreement</th>
             </tr>
-          ))}
-        </tbody>
-      </Table>
+          </thead>
+          <tbody>
+            {rows.map(({ source, expectedFps, readFps, verdict }) => (
+              <tr key={JSON.stringify(source)}>
+                <td>
+                  {describeReadingSetup(source.fixes)}
+                  {source.moment === 'later' && ', after a while'}
+                </td>
+                <td data-figure>{formatFpsRange(expectedFps)}</td>
+                <td data-figure>{formatFps(readFps)}</td>
+                <td data-off={verdict === 'as expected' ? undefined : true}>{verdict}</td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </Scroller>
       <p style={{ marginTop: 6, fontSize: 14.5, color: colour.inkSoft }}>
         Expected from everything on the card but that reading itself: the middle 80 %.
       </p>

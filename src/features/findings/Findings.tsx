@@ -42,7 +42,12 @@ export function Findings() {
           project.
         </Note>
       )}
-      <Causes card={card} state={diagnosisState} estimateCause={findings.bindingCause} />
+      <Causes
+        card={card}
+        state={diagnosisState}
+        estimateCause={findings.bindingCause}
+        budgetText={describeBudget(findings)}
+      />
       {diagnosis && <NextLook card={card} diagnosis={diagnosis} />}
       {diagnosis && <Plans card={card} diagnosis={diagnosis} />}
       <Sheet
@@ -55,7 +60,6 @@ export function Findings() {
             <FrameBudget lanes={toBudgetLanes(beforeFixes.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
           </Disclosure>
         )}
-        <p>{describeBudget(findings)}</p>
         {fit && (
           <div style={{ marginTop: 12 }}>
             <Note kind={fit.fits ? 'good' : 'info'}>{fit.text}</Note>

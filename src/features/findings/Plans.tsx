@@ -1,15 +1,19 @@
 'use client';
 
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
 import styled from 'styled-components';
 import { complaintOf, type JobCard } from '@/core/card';
-import type { Diagnosis, Plan } from '@/core/diagnose';
+import { type Diagnosis, isChosenPlan, type Plan } from '@/core/diagnose';
 import { formatChance, planTexts } from '@/messages/diagnosis';
 import { fixTitle } from '@/messages/fix-titles';
 import { formatFpsRange, formatMinutes, formatWaitRange } from '@/messages/format';
+import { Button } from '@/ui/Button';
 import { Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
+import { useOpenCard } from '../shell/use-open-card';
 
 const Grid = styled.div`
   display: grid;
@@ -41,9 +45,17 @@ function describeGain({ shownFps, scrubMs }: Plan, card: JobCard): string {
 /** Ways to a usable preview; where there is none, what something bought would bring. */
 export function Plans({ card, diagnosis }: { readonly card: JobCard; readonly diagnosis: Diagnosis }) {
   const { plans, upgrades, usableProbability } = diagnosis;
+  const { run } = useOpenCard();
+  const router = useRouter();
+  const follow = ({ fixes }: Plan) => {
+    if (run({ type: 'choosePlan', input: { fixes } }).ok) router.push(`/card/${encodeURIComponent(card.id)}/fixes`);
+  };
   if (plans.length === 0 && usableProbability > 0.8) return null;
   return (
-    <Sheet title="Ways to a usable preview" aside="each with as few changes as it takes">
+    <Sheet
+      title="Ways to a usable preview"
+      aside={<Link href={`/card/${encodeURIComponent(card.id)}/what-if`}>change one in What if</Link>}
+    >
       {plans.length > 0 ? (
         <Grid>
           {plans.map((plan) => (
@@ -63,6 +75,13 @@ export function Plans({ card, diagnosis }: { readonly card: JobCard; readonly di
                 <dt>usable</dt>
                 <dd>{formatChance(plan.probability)}</dd>
               </dl>
+              <Button
+                aria-label={`Follow this plan: ${planTexts[plan.id].label}`}
+                isDisabled={isChosenPlan(card, plan.fixes)}
+                onPress={() => follow(plan)}
+              >
+                {isChosenPlan(card, plan.fixes) ? 'Your plan' : 'Follow this plan'}
+              </Button>
             </Card>
           ))}
         </Grid>

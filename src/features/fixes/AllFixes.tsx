@@ -1,6 +1,6 @@
 'use client';
 
-import type { FixUse, JobCard } from '@/core/card';
+import { type FixUse, isSameFix, type JobCard } from '@/core/card';
 import { leastGain, type RankedFix } from '@/core/fixes';
 import { Disclosure } from '@/ui/Disclosure';
 import { Note } from '@/ui/Note';
@@ -11,15 +11,17 @@ interface AllFixesProps {
   readonly card: JobCard;
   readonly ranked: readonly RankedFix[];
   /** The one that is shown above already. */
-  readonly shownId: string | null;
+  readonly shown: FixUse | null;
   readonly canTry: boolean;
   readonly isUsable: boolean;
   readonly onTry: (fix: FixUse) => void;
 }
 
 /** Every other fix in reach, to be taken out of turn: what helps by the estimate first, the rest folded away. */
-export function AllFixes({ card, ranked, shownId, canTry, isUsable, onTry }: AllFixesProps) {
-  const others = ranked.filter(({ id }) => id !== shownId && !card.editorProfile.lacks.includes(id));
+export function AllFixes({ card, ranked, shown, canTry, isUsable, onTry }: AllFixesProps) {
+  const others = ranked.filter(
+    (fix) => !(shown && isSameFix(fix, shown)) && !card.editorProfile.lacks.includes(fix.id),
+  );
   const helpful = others.filter(({ gain }) => gain >= leastGain);
   const idle = others.filter(({ gain }) => gain < leastGain);
   const show = (fix: RankedFix) => (
@@ -35,7 +37,7 @@ export function AllFixes({ card, ranked, shownId, canTry, isUsable, onTry }: All
           )}
         </Sheet>
       )}
-      {helpful.length === 0 && shownId === null && !isUsable && (
+      {helpful.length === 0 && shown === null && !isUsable && (
         <Note>
           By the estimate none of the fixes here closes the gap. Look again at what is assumed about the machine and the
           timeline: a guess there may hide the cause.

@@ -9,7 +9,8 @@ import { useOpenCard } from '../shell/use-open-card';
 
 const List = styled.ul`
   margin: 0;
-  padding-left: 18px;
+  padding-left: 20px;
+  list-style: disc;
 `;
 
 /** What must come before a change; where it closes or clears something and nobody said that the project is saved, a warning. */

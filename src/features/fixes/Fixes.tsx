@@ -84,15 +84,17 @@ export function Fixes() {
       {before && diagnosis && !trial && <WhatChanged before={before} card={card} diagnosis={diagnosis} move={move} />}
       <ChosenPlan card={card} />
       <TrialHistory />
-      <AllFixes
-        card={card}
-        ranked={ranked}
-        shownId={isMoveShown && 'fix' in move ? move.fix.id : (trial?.fix.id ?? null)}
-        canTry={canTry}
-        isUsable={overview.isUsable}
-        onTry={begin}
-      />
-      <SetAside card={card} />
+      {!trial && (
+        <AllFixes
+          card={card}
+          ranked={ranked}
+          shown={isMoveShown && 'fix' in move ? move.fix : null}
+          canTry={canTry}
+          isUsable={overview.isUsable}
+          onTry={begin}
+        />
+      )}
+      {!trial && <SetAside card={card} />}
       {points.length > 1 && (
         <Sheet title="Readings so far" aside={`target ${formatFps(targetFpsOf(card))} a second`}>
           <ReadingsChart points={points} targetFps={targetFpsOf(card)} formatFps={formatFps} />

@@ -6,6 +6,7 @@ import { chooseStep, type Diagnosis, type NextMove } from '@/core/diagnose';
 import { describeProbability, formatChance } from '@/messages/diagnosis';
 import { causeTexts } from '@/messages/load';
 import { nameMove } from '@/messages/loop';
+import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import type { Conclusion } from '../shell/diagnosis-context';
@@ -46,6 +47,12 @@ export function WhatChanged({ before, card, diagnosis, move }: WhatChangedProps)
       to: nameMove(move ?? chooseStep(card, diagnosis)),
     },
   ];
+  if (pairs.every(({ from, to }) => from === to))
+    return (
+      <Note>
+        The newest reading bears out what was believed before: {pairs[0]?.to.toLowerCase()}. Next step as before.
+      </Note>
+    );
   return (
     <Sheet title="What that changed" aside="by all readings and answers together">
       <Rows>

@@ -20,7 +20,7 @@ const Terms = styled.dl`
 `;
 const NoteField = styled.div`
   max-width: 460px;
-  margin-top: 4px;
+  margin: 4px 0 14px;
 `;
 
 /** What to do in three lines, where editors usually keep it, room for where it is in one's own, and how to see that it acts. */

@@ -38,8 +38,10 @@ export function SideQuestion({ lead }: { readonly lead: SideLead }) {
     });
   return (
     <Box>
-      <h3>{text.question}</h3>
-      <p>{text.title} is no preview lag, and has fixes of its own: this tells which.</p>
+      <h3>
+        {text.title}. {text.question}
+      </h3>
+      <p>“{text.title}” is no preview lag, and has fixes of its own. The answer tells which.</p>
       <Row role="group" aria-label={text.question}>
         {answers.map(({ value, label }) => (
           <Button key={value} look={value === 'unknown' ? 'quiet' : 'plain'} onPress={() => answer(value)}>

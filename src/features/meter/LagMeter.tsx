@@ -5,11 +5,14 @@ import styled from 'styled-components';
 import type { MeasuredReading, Reading, TappedReading } from '@/core/card';
 import { keptState } from '@/core/diagnose';
 import type { MeterReading } from '@/core/meter';
+import { hasPracticeMachine } from '@/demo/practice-cards';
 import { describeMeterFailure } from '@/messages/meter';
+import { Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
+import { PracticeReading } from '../readings/PracticeReading';
 import { ReadingForm } from '../readings/ReadingForm';
 import { ReadingHistory } from '../readings/ReadingHistory';
 import { useOpenCard } from '../shell/use-open-card';
@@ -120,6 +123,12 @@ export function LagMeter() {
         <h1>Lag meter</h1>
         <p>Counts the new pictures that your preview really shows, and tells whether a change helped.</p>
         <SegmentedField label="Take a reading" options={ways} value={way} onChange={setWay} />
+        {hasPracticeMachine(card.id) && (
+          <Row style={{ marginTop: 12 }}>
+            <Soft>This demo has a machine of its own:</Soft>
+            <PracticeReading />
+          </Row>
+        )}
       </Head>
       {failure && (
         <Note kind={failure.code === 'recording-stopped' || failure.code === 'capture-stopped' ? 'info' : 'alarm'}>

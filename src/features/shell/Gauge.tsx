@@ -62,8 +62,10 @@ const Big = styled.p`
 `;
 const Ends = styled.p`
   display: flex;
+  flex-wrap: wrap;
   justify-content: space-between;
-  gap: 8px;
+  gap: 0 8px;
+  > span { white-space: nowrap; }
   font-size: 13.5px;
   color: ${colour.inkSoft};
 `;
@@ -131,7 +133,7 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
           {shownFps === null ? 'Preview expected' : isReadingInForce ? 'Preview now' : 'Preview at the last reading'}
         </h2>
         <Big data-range={shownFps === null || undefined}>
-          {shownFps === null ? formatFpsRange(findings.shownFps) : formatFps(shownFps)}
+          {shownFps === null ? formatFpsRange(findings.shownFps) : formatFps(Math.round(shownFps * 10) / 10)}
           <small>of {formatFps(targetFps)} a second</small>
         </Big>
         <RateScale

@@ -78,6 +78,14 @@ export function describeMove(move: NextMove): (NextStepText & { readonly facts: 
         stepId: 'fixes',
         facts: [],
       };
+    case 'ease':
+      return {
+        title: fixTitle(move.fix.id, move.fix.level),
+        why: 'A milder level likely does as well, and gives up less. Try it.',
+        button: 'Show me how',
+        stepId: 'fixes',
+        facts: [],
+      };
     case 'nothing-left':
       return null;
     default:

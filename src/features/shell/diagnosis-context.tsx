@@ -18,7 +18,7 @@ export interface DiagnosisState {
   readonly diagnosis: Diagnosis | null;
   /** Why; it comes a moment after the diagnosis, and is null until then. */
   readonly explanation: Explanation | null;
-  /** What was concluded before the newest reading, answer or ended trial; null where nothing came since the page was opened. */
+  /** What was concluded before the newest reading or answer; null where nothing came since the page was opened. */
   readonly before: Conclusion | null;
 }
 
@@ -32,12 +32,8 @@ export const useDiagnosis = (): DiagnosisState => useContext(DiagnosisContext);
 const restMs = 600;
 
 /** The same as long as nothing new is known. */
-const evidenceKeyOf = ({ readings, answers, trials }: JobCard): string =>
-  JSON.stringify([
-    readings.map(({ id }) => id),
-    answers.map(({ id }) => id),
-    trials.filter(({ status }) => status !== 'open').map(({ id, status }) => [id, status]),
-  ]);
+const evidenceKeyOf = ({ readings, answers }: JobCard): string =>
+  JSON.stringify([...readings, ...answers].map(({ id }) => id));
 
 /** Works out the open card in a worker whenever it changes; answers to an older card are dropped. */
 export function DiagnosisProvider({ card: open, children }: { readonly card: JobCard; readonly children: ReactNode }) {

@@ -8,7 +8,7 @@ import { parseLevelOf, previewFixIds } from '@/core/fixes';
 import { formatFpsRange } from '@/messages/format';
 import { describeLoss, describeWhenToLook } from '@/messages/working';
 import { Button } from '@/ui/Button';
-import { Row, Soft } from '@/ui/layout';
+import { Row, Scroller, Soft, VisuallyHidden } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { TextField } from '@/ui/TextField';
@@ -71,46 +71,50 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
   return (
     <Sheet title="The preview’s picture" aside={`the viewer is taken as ${seenPx} lines high`}>
       <SegmentedField label="Made smaller by" options={kinds} value={kind} onChange={setKind} />
-      <Table aria-label={kind === 'quality' ? 'Preview qualities' : 'Preview heights'}>
-        <thead>
-          <tr>
-            <th scope="col">{kind === 'quality' ? 'Quality' : 'Height'}</th>
-            <th scope="col" data-figure>
-              lines
-            </th>
-            <th scope="col" data-figure>
-              shown a second
-            </th>
-            <th scope="col">in the viewer</th>
-            <th scope="col">look at full again</th>
-            <th scope="col" />
-          </tr>
-        </thead>
-        <tbody>
-          {choices.map((choice) => (
-            <tr key={nameOf(choice)} data-chosen={choice.isNow || undefined}>
-              <td>
-                <b>{nameOf(choice)}</b>
-              </td>
-              <td data-figure>{choice.drawnHeightPx}</td>
-              <td data-figure>{formatFpsRange(choice.after.shownFps)}</td>
-              <td data-unseen={choice.missingRatio <= 0 || undefined}>{describeLoss(choice)}</td>
-              <td>{describeWhenToLook(choice)}</td>
-              <td>
-                {!choice.isNow && (
-                  <Button
-                    look="quiet"
-                    aria-label={`Choose ${nameOf(choice)}`}
-                    onPress={() => set.set(previewFixIds[kind], choice.fix)}
-                  >
-                    Choose
-                  </Button>
-                )}
-              </td>
+      <Scroller>
+        <Table aria-label={kind === 'quality' ? 'Preview qualities' : 'Preview heights'}>
+          <thead>
+            <tr>
+              <th scope="col">{kind === 'quality' ? 'Quality' : 'Height'}</th>
+              <th scope="col" data-figure>
+                lines
+              </th>
+              <th scope="col" data-figure>
+                shown a second
+              </th>
+              <th scope="col">in the viewer</th>
+              <th scope="col">look at full again</th>
+              <th scope="col">
+                <VisuallyHidden>choose</VisuallyHidden>
+              </th>
             </tr>
-          ))}
-        </tbody>
-      </Table>
+          </thead>
+          <tbody>
+            {choices.map((choice) => (
+              <tr key={nameOf(choice)} data-chosen={choice.isNow || undefined}>
+                <td>
+                  <b>{nameOf(choice)}</b>
+                </td>
+                <td data-figure>{choice.drawnHeightPx}</td>
+                <td data-figure>{formatFpsRange(choice.after.shownFps)}</td>
+                <td data-unseen={choice.missingRatio <= 0 || undefined}>{describeLoss(choice)}</td>
+                <td>{describeWhenToLook(choice)}</td>
+                <td>
+                  {!choice.isNow && (
+                    <Button
+                      look="quiet"
+                      aria-label={`Choose ${nameOf(choice)}`}
+                      onPress={() => set.set(previewFixIds[kind], choice.fix)}
+                    >
+                      Choose
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Table>
+      </Scroller>
       <Row style={{ marginBottom: 12 }}>
         <div style={{ width: 200 }}>
           <TextField

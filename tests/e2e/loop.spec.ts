@@ -1,0 +1,275 @@
+import { expect, type Page, test } from '@playwright/test';
+import { mediaPath } from './media';
+import { openCards } from './screens';
+import { makeChange, untilConcluded } from './trials';
+
+const concluded = { timeout: 30_000 };
+
+test.beforeEach(async ({ page }) => {
+  await openCards(page);
+});
+
+const next = (page: Page) => page.getByRole('main').getByRole('region', { name: /^Next: / });
+const trial = (page: Page) => page.getByRole('region', { name: /^On trial: / });
+const usable = (page: Page) => page.getByText('The preview is usable: your last reading');
+
+/** Measures on the practice machine, and waits for the answer. */
+async function measure(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Measure the practice machine' }).first().click();
+  await expect(page.getByRole('button', { name: 'Measuring the practice machine…' })).toBeHidden(concluded);
+}
+
+/** Does what the guide says: one step, with its own recommendation. False where it has none left. */
+async function takeStep(page: Page): Promise<boolean> {
+  await untilConcluded(page);
+  if (await trial(page).isVisible()) {
+    const made = page.getByRole('button', { name: 'It is made: measure it' });
+    if (await made.isVisible()) await made.click();
+    else if (await page.getByRole('button', { name: 'Measure the practice machine' }).isVisible()) await measure(page);
+    else await trial(page).locator('button[data-look="primary"]').click();
+    return true;
+  }
+  if (!(await next(page).isVisible())) return false;
+  const unknown = next(page).getByRole('button', { name: /^Don’t know/ });
+  // A practice machine has no monitor to look at.
+  if (await unknown.isVisible()) await unknown.click();
+  else
+    await next(page)
+      .getByRole('button', { name: /^Try (this|without it)/ })
+      .click();
+  return true;
+}
+
+async function followGuide(page: Page): Promise<void> {
+  await page.getByRole('heading', { name: 'Fixes', level: 1 }).waitFor();
+  for (let i = 0; i < 40 && (await takeStep(page)); i++);
+  await expect(usable(page)).toBeVisible(concluded);
+}
+
+/** Ticks everything that is to be put back, and answers what is asked. */
+async function putBack(page: Page): Promise<void> {
+  await page
+    .getByRole('complementary', { name: 'Gauge' })
+    .getByRole('link', { name: /put back|export check/i })
+    .click();
+  await page.getByRole('heading', { name: 'Export check', level: 1 }).waitFor();
+  const open = page.getByRole('region', { name: 'Before export' }).getByRole('checkbox');
+  for (const line of await open.all()) await line.check({ force: true });
+  const copies = page.getByRole('radiogroup', { name: /still point at a small copy/ });
+  if (await copies.isVisible()) await copies.getByText('No, nothing').click();
+  await expect(page.getByRole('heading', { name: 'Ready to export' }).first()).toBeVisible();
+}
+
+for (const id of ['demo-decode-bound', 'demo-effects-bound', 'demo-programs-busy'])
+  test(`solves ${id} by the guide alone, measured on its practice machine, to ready to export`, async ({ page }) => {
+    test.setTimeout(180_000);
+    // What was typed days ago is no match for what its machine shows now.
+    await page.goto(`/card/${id}/meter`);
+    await measure(page);
+    await page.getByRole('link', { name: /^Fixes/ }).click();
+    await followGuide(page);
+    await expect(page.getByText('KEPT', { exact: true }).first()).toBeVisible();
+    await putBack(page);
+  });
+
+test('goes on after a wrong turn, an undo, a refusal and a closed tab', async ({ page, context }) => {
+  test.setTimeout(180_000);
+  await page.goto('/card/demo-decode-bound/meter');
+  await measure(page);
+  await page.getByRole('link', { name: /^Fixes/ }).click();
+  // A wrong turn: the quality does nothing for heavy footage, and the guide says so.
+  await makeChange(page, 'Lower the preview quality to 1/2');
+  await measure(page);
+  await expect(trial(page)).toContainText('No clear change');
+  await page.getByRole('button', { name: 'Undo it' }).click();
+  await expect(page.getByText('undone', { exact: true })).toBeVisible();
+  await untilConcluded(page);
+  // A refusal: what the editor lacks is not offered again, and can be had back.
+  while (
+    await next(page)
+      .getByRole('button', { name: /^Don’t know/ })
+      .isVisible()
+  )
+    await takeStep(page);
+  await untilConcluded(page);
+  const refused = (await next(page).getByRole('heading', { level: 2 }).textContent())?.replace('Next: ', '') ?? '';
+  await next(page).getByRole('button', { name: 'My editor has no such thing' }).click();
+  await expect(page.getByRole('region', { name: 'Not offered' })).toContainText('your editor has no such thing');
+  await untilConcluded(page);
+  await expect(page.getByRole('heading', { name: `Next: ${refused}` })).toBeHidden();
+  await page.getByRole('button', { name: /^It has after all/ }).click();
+  await untilConcluded(page);
+  await expect(page.getByRole('heading', { name: `Next: ${refused}` })).toBeVisible(concluded);
+  // A tab that is closed in the middle of a trial.
+  await next(page)
+    .getByRole('button', { name: /^Try this/ })
+    .click();
+  await page.getByRole('button', { name: 'It is made: measure it' }).click();
+  const address = page.url();
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(address);
+  await expect(trial(again)).toContainText('Made.');
+  await followGuide(again);
+  // A kept fix is undone later: the reading before it stands again.
+  await again
+    .getByRole('button', { name: /^Undo now/ })
+    .first()
+    .click();
+  await expect(usable(again)).toBeHidden();
+  await followGuide(again);
+  await putBack(again);
+});
+
+test('comes from the job cards to a reasoned next step with real clips in few presses and words', async ({ page }) => {
+  let pressCount = 0;
+  let typedCount = 0;
+  const press = async (name: RegExp | string, role: 'button' | 'link' = 'button') => {
+    await page
+      .getByRole(role, { name, exact: typeof name === 'string' })
+      .first()
+      .click();
+    pressCount++;
+  };
+  const tick = async (text: string) => {
+    await page.getByText(text, { exact: true }).click();
+    pressCount++;
+  };
+  const startedMs = Date.now();
+  await press('Start a card');
+  await press(/^On to machine/);
+  await press(/^On to footage/);
+  await page
+    .getByLabel('Choose video files')
+    .setInputFiles([mediaPath('kiln-loading.mp4'), mediaPath('h264-8bit.mov')]);
+  pressCount++;
+  await page.getByRole('row', { name: /kiln-loading\.mp4/ }).waitFor();
+  await press(/^On to timeline/);
+  await press(/^On to symptoms/);
+  await tick('In plain playback');
+  await press('Go on');
+  await tick('Jumpy');
+  await press('Go on');
+  await page.getByRole('textbox', { name: 'Shown, frames a second' }).fill('9');
+  await page.keyboard.press('Tab');
+  typedCount++;
+  await press('Store this reading');
+  await untilConcluded(page);
+  const step = page.getByRole('region', { name: 'Next step' });
+  await expect(step.getByRole('heading', { level: 3 })).not.toHaveText(/Read the findings|Describe|Add your/);
+  await expect(step).toContainText(/because|together|plan|needed/);
+  // The figures that the plan asks for stand in the output.
+  process.stdout.write(`${JSON.stringify({ pressCount, typedCount, machineSec: Math.round((Date.now() - startedMs) / 1000) })}
+`);
+  expect(pressCount).toBeLessThanOrEqual(12);
+  expect(typedCount).toBeLessThanOrEqual(4);
+});
+
+test('leads complaints that are no lag to their own fixes by one question', async ({ page }) => {
+  await page.getByRole('button', { name: 'Start a card' }).click();
+  await page.getByRole('link', { name: /^Symptoms/ }).click();
+  await page.getByRole('button', { name: 'Don’t know' }).click();
+  await page.getByText('Crashes', { exact: true }).click();
+  await page.getByRole('button', { name: 'Go on' }).click();
+  await page
+    .getByRole('region', { name: 'What you see' })
+    .getByRole('group', { name: /memory nearly full/ })
+    .getByRole('button', { name: 'Yes' })
+    .click();
+  const beside = page.getByRole('region', { name: 'Beside the lag' });
+  await expect(beside).toContainText('The editor crashes: try these, in this order', concluded);
+  await expect(beside).toContainText('Let the editor take 4 GB of memory');
+  // A change of mind: the answer is taken back, and asked again.
+  await page.getByRole('button', { name: /^Take back: Is the memory nearly full/ }).click();
+  await expect(page.getByRole('group', { name: /memory nearly full/ }).first()).toBeVisible();
+});
+
+test('tries any set on paper, takes it as a plan, and follows that', async ({ page }) => {
+  test.setTimeout(90_000);
+  await page.goto('/card/demo-effects-bound/what-if');
+  await untilConcluded(page);
+  await page.getByRole('textbox', { name: /^Another quality/ }).fill('1/3');
+  await page.keyboard.press('Enter');
+  const table = page.getByRole('table', { name: 'Preview qualities' });
+  await expect(table.getByRole('row', { name: /^1\/3 360/ })).toBeVisible();
+  await page.getByText('Seeing less while editing').click();
+  await page.getByText('Bypass the effects while cutting').click();
+  await expect(page.getByText('Room left')).toBeVisible();
+  await page.getByRole('button', { name: 'Use as a plan: 2 trials in order' }).click();
+  await expect(page.getByRole('region', { name: 'Your plan' })).toContainText('Lower the preview quality to 1/3');
+  await expect(next(page)).toContainText('Step 1 of 2 of the plan that you chose', concluded);
+  await page.getByRole('button', { name: 'Drop the plan' }).click();
+  await expect(page.getByRole('region', { name: 'Your plan' })).toBeHidden();
+});
+
+test('switches working sets to and fro, with the short list each way, and a set of one’s own', async ({ page }) => {
+  test.setTimeout(90_000);
+  await page.goto('/card/demo-effects-bound/fixes');
+  await makeChange(page, 'Lower the preview quality to 1/2');
+  await measure(page);
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('link', { name: /^While you work/ }).click();
+  await untilConcluded(page);
+  const closely = page.getByRole('article', { name: 'Looking closely' });
+  await expect(closely.getByRole('list', { name: 'To Looking closely' })).toContainText(
+    'Preview quality: back to full',
+  );
+  await closely.getByRole('button', { name: 'I switched to Looking closely' }).click();
+  await expect(closely).toContainText('in use');
+  await page.getByRole('link', { name: /^Fixes/ }).click();
+  await expect(page.getByText('Another working set is switched to.')).toBeVisible();
+  await page.getByRole('link', { name: /^Export check/ }).click();
+  await expect(page.getByRole('heading', { name: 'Ready to export' }).first()).toBeVisible();
+  await page.getByRole('link', { name: /^While you work/ }).click();
+  await closely.getByRole('button', { name: 'I am back' }).click();
+  await page.getByText('A set of your own').click();
+  await page.getByRole('textbox', { name: 'Name of the set' }).fill('Rough cut');
+  await page.getByText('Bypass the effects while cutting').last().click();
+  await page.getByRole('button', { name: 'Add this set' }).click();
+  const own = page.getByRole('article', { name: 'Rough cut' });
+  await expect(own).toContainText('Bypass the effects while cutting');
+  await own.getByRole('button', { name: 'Delete Rough cut' }).click();
+  await expect(own).toBeHidden();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(own).toBeVisible();
+});
+
+test('remembers what the editor can do for the next card', async ({ page }) => {
+  await page.getByRole('button', { name: 'Start a card' }).click();
+  await page.getByRole('link', { name: /^My editor/ }).click();
+  await page.getByRole('textbox', { name: 'What you call it' }).fill('the one with the grey cat');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: /How does your editor take small copies/ }).click();
+  await page.getByRole('option', { name: /By swapping folders/ }).click();
+  await page.getByText('All settings that editors may have').click();
+  await page.getByText('Play one track alone').click();
+  await page.getByRole('link', { name: 'Oil Can' }).click();
+  await page.getByRole('button', { name: 'Start a card' }).click();
+  await page.getByRole('link', { name: /^My editor/ }).click();
+  await expect(page.getByRole('textbox', { name: 'What you call it' })).toHaveValue('the one with the grey cat');
+  await expect(page.getByRole('button', { name: /How does your editor take small copies/ })).toContainText(
+    'By swapping folders',
+  );
+  await expect(page.getByRole('checkbox', { name: 'Play one track alone' })).toBeChecked();
+});
+
+test('lets a person go on while a reading is worked out', async ({ page }) => {
+  await page.goto('/card/demo-programs-busy/meter');
+  await untilConcluded(page);
+  await page.getByRole('radiogroup', { name: 'Take a reading' }).getByText('Type it').click();
+  await page.getByRole('textbox', { name: 'Shown, frames a second' }).fill('12.5');
+  await page.keyboard.press('Tab');
+  // The press is stored and shown in the frames before the worker answers.
+  const wasBusy = await page.evaluate(async () => {
+    const step = document.querySelector('section[aria-label="Next step"]');
+    const button = [...document.querySelectorAll('button')].find((b) => b.textContent === 'Store this reading');
+    if (!step || !button) throw new Error('no step or no button');
+    button.click();
+    while (step.getAttribute('aria-busy') !== 'true') await new Promise(requestAnimationFrame);
+    const isStoredAlready = document.querySelector('[aria-label="Gauge"]')?.textContent?.includes('12.5') ?? false;
+    return isStoredAlready && step.getAttribute('aria-busy') === 'true';
+  });
+  expect(wasBusy).toBe(true);
+  await untilConcluded(page);
+  await expect(page.getByRole('complementary', { name: 'Gauge' })).toContainText('12.5');
+});

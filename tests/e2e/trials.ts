@@ -1,0 +1,30 @@
+import type { Page } from '@playwright/test';
+
+/** Opens everything that is folded away, so that all of it can be reached. */
+export const unfold = (page: Page) =>
+  page.locator('main details').evaluateAll((folded) => {
+    for (const details of folded) (details as HTMLDetailsElement).open = true;
+  });
+
+/** Waits until what is concluded belongs to the card as it is. */
+export const untilConcluded = (page: Page) =>
+  page.locator('section[aria-label="Next step"][aria-busy="false"]').waitFor({ state: 'attached', timeout: 30_000 });
+
+/** Begins a trial by its title, and says that the change is made. */
+export async function makeChange(page: Page, title: string): Promise<void> {
+  await untilConcluded(page);
+  await unfold(page);
+  await page
+    .getByRole('button', { name: `Try this: ${title}` })
+    .first()
+    .click();
+  await page.getByRole('button', { name: 'It is made: measure it' }).click();
+}
+
+/** Types the reading of a trial. */
+export async function typeSecondReading(page: Page, fps: string): Promise<void> {
+  await unfold(page);
+  await page.getByRole('textbox', { name: 'Shown, frames a second' }).fill(fps);
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'Store the second reading' }).click();
+}
