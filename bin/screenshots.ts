@@ -124,6 +124,23 @@ const views: readonly View[] = [
       await page.getByRole('heading', { name: 'Not ready to export' }).waitFor();
     },
   },
+  {
+    name: 'what-if-day',
+    path: '/card/demo-effects-bound/what-if',
+    theme: 'day',
+    size: [1280, 1100],
+    prepare: async (page) => {
+      await untilConcluded(page);
+      await page.getByRole('table', { name: 'Preview qualities' }).getByRole('button', { name: 'Choose 1/4' }).click();
+    },
+  },
+  {
+    name: 'while-you-work-night',
+    path: '/card/demo-effects-bound/work',
+    theme: 'night',
+    size: [1280, 1000],
+    prepare: untilConcluded,
+  },
   { name: 'findings-narrow-day', path: '/card/demo-decode-bound/findings', theme: 'day', size: [390, 844] },
 ];
 

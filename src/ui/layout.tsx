@@ -51,5 +51,6 @@ export const PageHead = styled.div`
 
 /** Holds what may be wider than a narrow screen, and scrolls by itself. */
 export const Scroller = styled.div`
+  position: relative;
   overflow-x: auto;
 `;

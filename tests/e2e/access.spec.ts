@@ -102,7 +102,7 @@ const sizes = [
 ] as const;
 
 test('needs no sideways scrolling on any screen, from 1920 pixels wide to 390', async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const expectNoOverflow = async (screen: string) => {
     for (const [width, height] of sizes) {
       await page.setViewportSize({ width, height });

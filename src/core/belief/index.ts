@@ -1,7 +1,7 @@
 export { type Belief, type BeliefPart, type BelieveOptions, believe } from './believe';
 export { gapOf, isAboutPlayingOnly, type Respect } from './complaint';
 export { complaintsOf } from './evidence';
-export { type CauseEvidence, type Expectation, type Explanation, explainBelief } from './explain';
+export { type CauseEvidence, type Explanation, explainBelief } from './explain';
 export {
   type BeliefForecast,
   forecastUnder,
@@ -14,4 +14,4 @@ export {
 export { findQuestion, type QuestionId, questionCatalogue } from './questions';
 export { type CauseBelief, type PartShares, rankCauses, sharesUnder } from './shares';
 export { sketchBelief } from './sketch';
-export { type EvidenceSource, viewSamples } from './weighing';
+export { viewSamples } from './weighing';

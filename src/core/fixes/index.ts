@@ -1,9 +1,7 @@
 export { applyFixes, type FixAtLevel } from './apply-fixes';
 export { findFix, fixCatalogue } from './catalogue';
 export {
-  attachWays,
   bringsCopies,
-  changesLook,
   type FixGroup,
   type FixId,
   type FixLevel,
@@ -12,12 +10,10 @@ export {
   fixIds,
   isLevelOf,
   isSwitchable,
-  isWayOfWorking,
-  type LevelKind,
   type PutBackTime,
   parseLevelOf,
-  previewFixIds,
 } from './fix-facts';
+export { changesLook, isWayOfWorking, previewFixIds } from './fix-traits';
 export { clipsForProxies, estimateProxyWork } from './proxy-work';
 export { leastGain, type RankedFix, rankFixes } from './rank-fixes';
 export * from './types';

@@ -1,2 +1,2 @@
 export { measurePractice, type PracticeMeasurement } from './measure-practice';
-export { type PracticeFile, type PracticeFileFailure, parsePracticeFile } from './practice-file';
+export { type PracticeFile, parsePracticeFile } from './practice-file';

@@ -1,11 +1,13 @@
 'use client';
 
+import { useMemo } from 'react';
 import styled from 'styled-components';
-import { type JobCard, openTrial } from '@/core/card';
-import type { Diagnosis, NextTest, Relief } from '@/core/diagnose';
+import { type FixUse, isSameFix, type JobCard, openTrial, withoutWorkingSet } from '@/core/card';
+import { chooseStep, type Diagnosis, type NextMove, type NextTest, type Relief } from '@/core/diagnose';
 import { describeWorth } from '@/messages/diagnosis';
 import { fixTitle } from '@/messages/fix-titles';
 import { formatMinutes } from '@/messages/format';
+import { describeMoveReason } from '@/messages/loop';
 import { Disclosure } from '@/ui/Disclosure';
 import { LinkButton } from '@/ui/LinkButton';
 import { Soft } from '@/ui/layout';
@@ -20,15 +22,21 @@ const Look = styled.div`
   h3 { font: 650 16.5px/1.3 ${font.heading}; margin-bottom: 3px; }
   > p { margin-bottom: 8px; font-size: 15px; }
 `;
+interface FixLookProps {
+  readonly card: JobCard;
+  readonly fix: FixUse;
+  readonly minutes: number;
+  /** What it is worth, in words. */
+  readonly worth: string;
+}
+
 /** A fix that would tell or cure; it is tried on the next step. */
-function FixLook({ test, card }: { readonly test: NextTest; readonly card: JobCard }) {
+function FixLook({ card, fix, minutes, worth }: FixLookProps) {
   return (
     <Look>
-      <h3>{fixTitle(test.id, test.level)}</h3>
+      <h3>{fixTitle(fix.id, fix.level)}</h3>
       <p>
-        <Soft>
-          Takes {formatMinutes(test.minutes)} with a reading, {describeWorth(test)}.
-        </Soft>
+        {worth} <Soft>Takes {formatMinutes(minutes)} with a reading.</Soft>
       </p>
       <LinkButton href={`/card/${encodeURIComponent(card.id)}/fixes`}>Try it among the fixes</LinkButton>
     </Look>
@@ -49,25 +57,41 @@ function ReliefLook({ relief, card }: { readonly relief: Relief; readonly card: 
   );
 }
 
+/** The step that is worth most now, as the gauge has it: a look, a fix, or null where the tests' own first stands. */
+function firstFixOf(card: JobCard, diagnosis: Diagnosis): Extract<NextMove, { readonly minutes: number }> | null {
+  if (openTrial(card)) return null;
+  const move = chooseStep(withoutWorkingSet(card), diagnosis);
+  return move.kind === 'try' || move.kind === 'follow-plan' ? move : null;
+}
+
 /** What tells most next: a look or a fix, and what was answered. */
 export function NextLook({ card, diagnosis }: { readonly card: JobCard; readonly diagnosis: Diagnosis }) {
-  const tests = openTrial(card) ? diagnosis.nextTests.filter(({ kind }) => kind === 'question') : diagnosis.nextTests;
-  const [first, ...others] = tests;
+  const chosen = useMemo(() => firstFixOf(card, diagnosis), [card, diagnosis]);
   const { relief } = diagnosis;
-  if (!first && !relief && card.answers.length === 0) return null;
+  const isRelief = relief !== null && !openTrial(card);
+  const tests = diagnosis.nextTests.filter(
+    ({ kind, id, level }) =>
+      (!openTrial(card) || kind === 'question') && !(chosen && isSameFix(chosen.fix, { id, level })),
+  );
+  const others = chosen || isRelief ? tests : tests.slice(1);
+  const [first] = tests;
+  if (!first && !chosen && !relief && card.answers.length === 0) return null;
   const show = (test: NextTest) =>
     test.kind === 'question' ? (
       <Look key={test.id}>
         <Question test={test} />
       </Look>
     ) : (
-      <FixLook key={test.id} test={test} card={card} />
+      <FixLook key={test.id} card={card} fix={test} minutes={test.minutes} worth={`It ${describeWorth(test)}.`} />
     );
   return (
     <Sheet title="What tells most next" aside="most learned or cured for a minute of yours" kind="next">
-      {!openTrial(card) && relief && <ReliefLook relief={relief} card={card} />}
-      {first && show(first)}
-      {!first && !relief && <p>No look is left that would tell more.</p>}
+      {isRelief && <ReliefLook relief={relief} card={card} />}
+      {chosen && !isRelief && (
+        <FixLook card={card} fix={chosen.fix} minutes={chosen.minutes} worth={describeMoveReason(chosen)} />
+      )}
+      {!chosen && !isRelief && first && show(first)}
+      {!first && !chosen && !relief && <p>No look is left that would tell more.</p>}
       {others.length > 0 && (
         <Disclosure label={`Other looks and fixes (${Math.min(6, others.length)})`}>
           {others.slice(0, 6).map(show)}

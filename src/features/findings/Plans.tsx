@@ -30,6 +30,7 @@ const Card = styled.article`
   li { margin-bottom: 3px; }
   dl { display: grid; grid-template-columns: 62px 1fr; gap: 1px 8px; font-size: 14.5px; }
   dt { color: ${colour.inkSoft}; }
+  > button { margin-top: 10px; }
 `;
 
 /** What a plan brings in the respects that are complained of. */

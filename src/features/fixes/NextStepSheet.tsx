@@ -12,6 +12,7 @@ import { describeEffort, describePutBackTime, fixTexts, giveBackSteps } from '@/
 import { formatCount, formatFpsRange, formatGigabytes, formatMinutes, formatWaitRange } from '@/messages/format';
 import { describeMoveReason } from '@/messages/loop';
 import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
 import { Row } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
@@ -119,11 +120,8 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
     <Sheet title={`Next: ${title}`} kind="next">
       <Why>{describeMoveReason(move)}</Why>
       <FixFacts card={card} diagnosis={diagnosis} fix={fix} />
-      <ComesFirst fix={known} />
-      <AttachQuestion card={card} fixId={known.id} />
-      <FixSteps fixId={known.id} level={fix.level} />
       {!canTry && <Note>Take a reading of how it is now first: without one there is nothing to compare with.</Note>}
-      <Row style={{ marginTop: 12 }}>
+      <Row style={{ marginBottom: 10 }}>
         <Button look="primary" isDisabled={!canTry} onPress={() => onTry(fix)} aria-label={`Try this: ${title}`}>
           Try this
         </Button>
@@ -137,6 +135,11 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
           Not now
         </Button>
       </Row>
+      <Disclosure label="How it is done">
+        <ComesFirst fix={known} />
+        <AttachQuestion card={card} fixId={known.id} />
+        <FixSteps fixId={known.id} level={fix.level} />
+      </Disclosure>
     </Sheet>
   );
 }

@@ -1,7 +1,7 @@
 'use client';
 
+import { lazy, Suspense } from 'react';
 import styled from 'styled-components';
-import { describeConflict } from '@/messages/card';
 import { describeStorageFailure } from '@/messages/storage';
 import { Button } from '@/ui/Button';
 import { colour } from '@/ui/tokens';
@@ -21,6 +21,8 @@ const Bar = styled.div`
   button:hover { background: rgb(0 0 0 / 0.2); }
   &[data-kind='note'] { background: ${colour.note}; }
 `;
+
+const ConflictText = lazy(() => import('./ConflictText'));
 
 /** Says while anything is only held in this tab, until it is exported; and when two tabs' changes did not fit. */
 export function StorageBar() {
@@ -48,7 +50,10 @@ export function StorageBar() {
       {conflict && (
         <Bar role="alert" data-kind="note">
           <span>
-            This card was changed in another tab, and your last change did not fit: {describeConflict(conflict.failure)}{' '}
+            This card was changed in another tab, and your last change did not fit:{' '}
+            <Suspense>
+              <ConflictText failure={conflict.failure} />
+            </Suspense>{' '}
             Your version is kept as a card of its own, “{cards.get(conflict.copyId)?.card.title}”.
           </span>
           <Button onPress={() => store?.dismissConflict()}>Understood</Button>

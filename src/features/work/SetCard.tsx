@@ -81,7 +81,7 @@ export function SetCard({ card, sketch, set, what, onUse, onLeave, onDelete }: S
             I am back
           </Button>
         ) : (
-          <Button onPress={onUse} aria-label={`I switched to ${set.name}`}>
+          <Button onPress={onUse} aria-label={`I switched to this: ${set.name}`}>
             I switched to this
           </Button>
         )}
