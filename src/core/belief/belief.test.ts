@@ -55,7 +55,7 @@ describe('believe', () => {
     if (!demo) throw new Error('no demo card');
     const fix = { id: 'lower-preview-quality', level: '1/4' };
     const begun = run(demo, { type: 'beginTrial', input: { id: 't', fix, nowMs: 1 } });
-    const given = run(begun, { type: 'endTrial', input: { id: 't', outcome: 'undone', nowMs: 2 } });
+    const given = run(begun, { type: 'endTrial', input: { id: 't', outcome: 'abandoned', nowMs: 2 } });
     const { causes, shownFps } = diagnose(demo, options);
     expect(diagnose(given, options)).toMatchObject({ causes, shownFps });
     expect(diagnose(begun, options).shownFps).not.toEqual(shownFps);

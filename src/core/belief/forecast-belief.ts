@@ -71,7 +71,18 @@ function gapForecastOf({ complaint }: Belief, parts: readonly PartOutcomes[]): G
 /** The gap alone: for search, which asks it of many sets of fixes. */
 export function gapUnder(belief: Belief, fixes: readonly FixAtLevel[]): GapForecast {
   const isPlayingOnly = isAboutPlayingOnly(belief.complaint);
-  return gapForecastOf(belief, outcomesUnder(belief, fixes, { isPlayingOnly }));
+  // One part after another into the same place: a search asks this hundreds of times.
+  const out = createOutcomes(belief.parts.reduce((most, { count }) => Math.max(most, count), 0));
+  let usableProbability = 0;
+  let gap = 0;
+  for (const part of belief.parts) {
+    const state = applyFixes(part.hypothesis.state, fixes);
+    evaluate(compile(state, 'heaviest'), part.samples, out, { to: part.count, isPlayingOnly });
+    const own = gapForecastOf(belief, [{ part, state, out, sampleWeight: part.weight / part.count }]);
+    usableProbability += own.usableProbability;
+    gap += own.gap;
+  }
+  return { usableProbability: Math.min(1, usableProbability), gap };
 }
 
 /** Ranges and the probability of a usable preview under some fixes. */

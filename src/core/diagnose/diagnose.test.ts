@@ -78,17 +78,23 @@ describe('summariseCard', () => {
     expect(next(read)).toMatchObject({ kind: 'try-fix' });
     const fix = { id: 'make-proxies', level: 540 };
     const trying = run(read, { type: 'beginTrial', input: { id: 't', fix, nowMs: 1 } });
-    expect(next(trying)).toEqual({ kind: 'finish-trial', fix, hasReading: false });
+    expect(next(trying)).toEqual({ kind: 'finish-trial', fix, stage: 'make' });
+    const made = run(trying, { type: 'markTrialMade', input: { id: 't', madeAtMs: 2 } });
+    expect(next(made)).toEqual({ kind: 'finish-trial', fix, stage: 'measure' });
     const reading = createReading({ id: 'r', takenAtMs: 2, shownFps: 25, scrubFeel: 'fine' });
     const measured = run(trying, { type: 'addReading', input: { reading } });
-    expect(next(measured)).toEqual({ kind: 'finish-trial', fix, hasReading: true });
+    expect(next(measured)).toEqual({ kind: 'finish-trial', fix, stage: 'decide' });
     const kept = run(measured, { type: 'endTrial', input: { id: 't', outcome: 'kept', nowMs: 3 } });
     expect(summariseCard(kept)).toMatchObject({ isUsable: true, next: { kind: 'put-back' } });
-    const ready = run(kept, { type: 'tickPutBack', input: { trialId: 't', isDone: true } });
+    const ready = run(
+      kept,
+      { type: 'tickPutBack', input: { trialId: 't', isDone: true } },
+      { type: 'answerPointsAtCopies', input: { answer: 'no' } },
+    );
     expect(next(ready)).toEqual({ kind: 'export' });
   });
 
-  it('does not propose again what was undone, and says when nothing is left', () => {
+  it('does not propose again what was given up, and says when nothing is left', () => {
     let card = run(cardOf('programs-busy'), { type: 'finishStep', input: { stepId: 'findings' } });
     const proposed: string[] = [];
     for (let i = 0; i < 20; i++) {
@@ -100,7 +106,7 @@ describe('summariseCard', () => {
       card = run(
         card,
         { type: 'beginTrial', input: { id: `t${i}`, fix: { id, level }, nowMs: 1 } },
-        { type: 'endTrial', input: { id: `t${i}`, outcome: 'undone', nowMs: 1 } },
+        { type: 'endTrial', input: { id: `t${i}`, outcome: 'abandoned', nowMs: 1 } },
       );
     }
     expect(proposed[0]).toBe('close-programs=all');

@@ -5,6 +5,7 @@ import { forecastUnder } from '../belief';
 import {
   applyCommand,
   type CardCommand,
+  createJobCard,
   createReading,
   fixesInForce,
   isCardUsable,
@@ -326,7 +327,7 @@ describe('working sets', () => {
 });
 
 describe('nextQuestion', () => {
-  const blank = () => ({ ...cardAt(2), symptoms: { moments: [], kinds: [] }, readings: [] });
+  const blank = () => createJobCard({ id: 'x', title: 'x', nowMs: 0 });
   const answer = (questionId: string, given: string): CardCommand => ({
     type: 'answerQuestion',
     input: { answer: { id: questionId, questionId, answer: given, takenAtMs: 0 } },

@@ -53,8 +53,10 @@ export function measurePractice(
 ): Result<PracticeMeasurement, MeterFailure | { readonly code: 'no-video' }> {
   const rig = rigOf(card, practice);
   if (!rig) return fail({ code: 'no-video' });
-  const seed = practice.seed + 101 * (takenCount + 1);
-  const { shownAtMs } = play(rig, createRandom(seed), watchedMs);
+  const random = createRandom(practice.seed + 101 * (takenCount + 1));
+  // The same stretch each time, and no two times quite alike: a little later, never sooner than it can be.
+  const lateRatio = 1 + Math.abs(random.factor(0.012) - 1);
+  const shownAtMs = play(rig, createRandom(practice.seed), watchedMs).shownAtMs.map((ms) => ms * lateRatio);
   const meter = new Meter({ region: 'whole', isExact: true, clipFps: rig.timeline.fps, ceilingFps: screenHz });
   let shown = 0;
   for (let frame = 0; frame * (1000 / screenHz) < watchedMs; frame++) {
@@ -64,8 +66,6 @@ export function measurePractice(
   }
   const { result } = meter.read(watchedMs);
   if (!result.ok) return result;
-  // People scrub over the same part each time, and no two times quite alike.
   const { scrubMs, openingSec, laterFps } = measureRig(rig, practice.seed);
-  const handRatio = createRandom(seed + 1).factor(0.03);
-  return succeed({ result: result.value, scrubMs: scrubMs * handRatio, openingSec, laterFps });
+  return succeed({ result: result.value, scrubMs: scrubMs * random.factor(0.03), openingSec, laterFps });
 }

@@ -113,8 +113,8 @@ export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
       return {
         title: 'Take a reading',
         why: 'The set-up has changed since the last one, so there is nothing yet to compare a fix with.',
-        button: 'Type a reading',
-        stepId: 'symptoms',
+        button: 'Take it now',
+        stepId: 'fixes',
       };
     case 'finish-trial':
       return { ...stageSteps[next.stage], button: 'Go on with the trial', stepId: 'fixes' };

@@ -40,12 +40,18 @@ describe('describeNextStep', () => {
     const read = run(demo, finishFindings);
     expect(nextOf(read)).toMatchObject({ button: 'Show me how', stepId: 'fixes' });
     const trying = run(read, begin);
-    expect(nextOf(trying)).toMatchObject({ title: 'Measure the change', stepId: 'fixes' });
+    expect(nextOf(trying)).toMatchObject({ title: 'Make the change', stepId: 'fixes' });
+    const made = run(trying, { type: 'markTrialMade', input: { id: 't', madeAtMs: 2 } });
+    expect(nextOf(made)).toMatchObject({ title: 'Measure the change', stepId: 'fixes' });
     const measured = run(trying, reading('r', 25));
     expect(nextOf(measured)).toMatchObject({ title: 'Keep it or undo it' });
     const kept = run(measured, end('kept'));
     expect(nextOf(kept)).toMatchObject({ title: 'Edit; put back before export', stepId: 'export-check' });
-    const ready = run(kept, { type: 'tickPutBack', input: { trialId: 't', isDone: true } });
+    const ready = run(
+      kept,
+      { type: 'tickPutBack', input: { trialId: 't', isDone: true } },
+      { type: 'answerPointsAtCopies', input: { answer: 'no' } },
+    );
     expect(nextOf(ready)).toMatchObject({ title: 'Ready to export', why: 'Everything is put back.' });
   });
 
@@ -53,7 +59,7 @@ describe('describeNextStep', () => {
     const kept = run(demo, finishFindings, begin, reading('r', 25), end('kept'));
     const undone = run(kept, { type: 'undoKeptTrial', input: { id: 't', nowMs: 4 } });
     const without = { ...undone, readings: undone.readings.map((past) => ({ ...past, fixes: [fix] })) };
-    expect(nextOf(without)).toMatchObject({ title: 'Take a reading', stepId: 'symptoms' });
+    expect(nextOf(without)).toMatchObject({ title: 'Take a reading', stepId: 'fixes' });
   });
 });
 
