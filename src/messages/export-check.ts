@@ -24,7 +24,7 @@ export const protectingLines: readonly ExportLine[] = [
     key: 'protect quality',
     what: 'Highest rendering quality, and full colour depth',
     why: 'A draft setting of the preview may be shared by the export.',
-    check: 'Nothing in the export window says draft, fast preview or 8 bit where the film has more.',
+    check: 'Nothing in the export window says draft or rough, or 8 bit where the film has more.',
   },
   {
     key: 'protect missing',
@@ -43,7 +43,7 @@ export const protectingLines: readonly ExportLine[] = [
 /** Export settings that make it quicker and cost no quality. */
 export const quickerExportLines: readonly string[] = [
   'Let the graphics encode only where the file’s size does not matter: at the same size its picture is a little worse.',
-  'Read from one drive and write to another.',
+  'Write the film to another drive than the footage is on.',
   'Close other programs, and leave the editor’s preview still while it exports.',
   'Use what was pre-rendered only where it was rendered at full quality.',
   'Where only a part changed, export that part and join it, if your format allows.',
