@@ -171,9 +171,9 @@ try {
     if (path !== '/') await page.goto(url + path);
     await page.getByRole('heading', { level: 1 }).waitFor();
     await prepare?.(page);
-    // The causes are weighed in a worker; the picture is of what they come to.
-    if (path.endsWith('/findings')) await page.getByText('by your readings and answers').waitFor({ timeout: 60_000 });
-    await page.waitForTimeout(600);
+    // The causes are weighed in a worker; the picture is of what they come to, and why.
+    if (path.startsWith('/card/')) await untilConcluded(page);
+    await page.waitForTimeout(path.endsWith('/findings') ? 2500 : 600);
     await page.screenshot({ path: `${outDir}${name}.png` });
     console.log(`docs/screenshots/${name}.png`);
     await context.close();

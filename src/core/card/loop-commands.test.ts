@@ -92,6 +92,16 @@ describe('markTrialMade', () => {
   });
 });
 
+describe('restartTrial', () => {
+  it('takes the second reading for one of the set-up before, and waits for the change again', () => {
+    const idle = apply(empty, reading('before', 10), begin('a', half), reading('after', 10));
+    const again = apply(idle, { type: 'restartTrial', input: { id: 'a' } });
+    expect(again.trials[0]).toMatchObject({ status: 'open', madeAtMs: null, afterReadingId: null });
+    expect(again.readings.map(({ fixes }) => fixes)).toEqual([[], []]);
+    expect(failureOf(withBoth, { type: 'restartTrial', input: { id: 'a' } })).toEqual({ code: 'trial-not-open' });
+  });
+});
+
 describe('working sets', () => {
   const closely = { id: 'looking-closely', name: 'Looking closely', fixes: [] };
   const use = (id: string | null): CardCommand => ({ type: 'useWorkingSet', input: { id } });

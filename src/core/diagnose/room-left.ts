@@ -13,6 +13,9 @@ export interface RoomLeft {
 /** Effects that people add most often, dearest first. */
 const addedKinds: readonly EffectKind[] = ['blur', 'colour-curves', 'zoom'];
 const mostLayers = 8;
+/** Room is what leaves the preview more likely usable than not, and about as likely as before. Assumption. */
+const leastProbability = 0.5;
+const keptRatio = 0.85;
 
 const withLayers = (state: SetupState, count: number): SetupState =>
   withTimeline(state, { videoLayerCount: state.setup.timeline.videoLayerCount + count });
@@ -33,9 +36,12 @@ function mostThatFit(isUsableWith: (count: number) => boolean, most: number): nu
 
 /** The room that is left under some fixes; null where the preview is not likely usable as it is. */
 export function findRoomLeft(belief: Belief, fixes: readonly FixUse[]): RoomLeft | null {
-  const isUsableWith = (change: (state: SetupState) => SetupState): boolean =>
-    forecastWith(belief, (state) => change(applyFixes(state, fixes))).usableProbability >= 0.5;
-  if (!isUsableWith((state) => state)) return null;
+  const probabilityWith = (change: (state: SetupState) => SetupState): number =>
+    forecastWith(belief, (state) => change(applyFixes(state, fixes))).usableProbability;
+  const now = probabilityWith((state) => state);
+  if (now < leastProbability) return null;
+  const least = Math.max(leastProbability, keptRatio * now);
+  const isUsableWith = (change: (state: SetupState) => SetupState): boolean => probabilityWith(change) >= least;
   return {
     layerCount: mostThatFit((count) => isUsableWith((state) => withLayers(state, count)), mostLayers),
     // With effects bypassed any number of them costs nothing, which says nothing.

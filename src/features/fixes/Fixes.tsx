@@ -54,7 +54,7 @@ export function Fixes() {
   const begin = useBeginTrial();
   const overview = useMemo(() => summariseCard(card), [card]);
   const ranked = useMemo(() => rankCardFixes(card), [card]);
-  const { diagnosis, before } = useDiagnosis();
+  const { diagnosis, before, status } = useDiagnosis();
   const trial = openTrial(card);
   const move = useNextMove(card, overview);
   const isMoveShown = move !== null && move.kind !== 'nothing-left';
@@ -77,6 +77,11 @@ export function Fixes() {
           The preview is usable: your last reading meets what you complained of, for a target of{' '}
           {formatFps(overview.targetFps)} a second. Stop here and edit, or try further.
         </Note>
+      )}
+      {!diagnosis && status === 'running' && !trial && reading && !overview.isUsable && (
+        <Sheet title="Next: working out what helps most…" kind="next">
+          <p>Every cause is weighed against all that is on the card. It takes a second or two.</p>
+        </Sheet>
       )}
       {isMoveShown && diagnosis && (
         <NextStepSheet card={card} diagnosis={diagnosis} move={move} canTry={canTry} onTry={begin} />

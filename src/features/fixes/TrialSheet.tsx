@@ -6,7 +6,7 @@ import { findReading, type Trial } from '@/core/card';
 import { adviseTrial, type TrialAdvice } from '@/core/diagnose';
 import { findFix } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
-import { giveBackSteps } from '@/messages/fixes';
+import { fixTexts, giveBackSteps } from '@/messages/fixes';
 import { formatFps, formatWait } from '@/messages/format';
 import { scrubFeelTexts } from '@/messages/interview';
 import { describeAdvice } from '@/messages/loop';
@@ -145,6 +145,16 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
         {advice ? (
           <>
             <Advice advice={advice} />
+            {advice.verdict === 'no-clear-change' && known && !isGiveBack && (
+              <Note>
+                <b>Did it really act?</b> {fixTexts[known.id].check}
+                <div style={{ marginTop: 8 }}>
+                  <Button onPress={() => run({ type: 'restartTrial', input: { id: trial.id } })}>
+                    It had not acted: make it again
+                  </Button>
+                </div>
+              </Note>
+            )}
             <Row>
               <Button look={advice.recommended === 'kept' ? 'primary' : 'plain'} onPress={() => end('kept')}>
                 {isGiveBack ? 'Leave it away' : 'Keep it'}

@@ -22,7 +22,7 @@ import { RateScale } from '@/ui/RateScale';
 import { Stub } from '@/ui/Stub';
 import { colour, font } from '@/ui/tokens';
 import { toBudgetLanes } from './budget-lanes';
-import { describeMove, describeNextStep } from './describe-next-step';
+import { describeMove, describeNextStep, waitingStep } from './describe-next-step';
 import { useDiagnosis } from './diagnosis-context';
 import { describeFixFacts } from './fix-facts';
 import { stepAfter, useFinishStep } from './use-finish-step';
@@ -98,7 +98,8 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
   const nowMs = useNowMs();
   const { targetFps, reading, findings, isReadingInForce } = overview;
   const { diagnosis, status } = useDiagnosis();
-  // Until the causes are weighed, and where the belief has nothing left, the estimate's own order stands.
+  // Where the belief has nothing left, or cannot be asked, the estimate's own order stands; not before, or the step
+  // would change under a person's eyes.
   const chosen = useNextMove(card, overview);
   const move = useMemo(() => chosen && describeMove(chosen), [chosen]);
   const spentMinutes = useMemo(() => minutesSpent(card), [card]);
@@ -107,8 +108,10 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
     [card, diagnosis, reading, chosen],
   );
   const estimated = useMemo(() => describeNextStep(overview.next, card), [overview, card]);
-  const next = move ?? estimated;
-  const facts = move?.facts ?? (overview.next.kind === 'try-fix' ? describeFixFacts(overview.next.ranked) : []);
+  const isWaiting = overview.next.kind === 'try-fix' && diagnosis === null && status === 'running';
+  const next = isWaiting ? waitingStep : (move ?? estimated);
+  const facts =
+    move?.facts ?? (overview.next.kind === 'try-fix' && !isWaiting ? describeFixFacts(overview.next.ranked) : []);
   const shownFps = reading?.shownFps ?? null;
   const hasFootage = card.clips.length > 0;
   // Without a reading there is nothing to weigh causes by but the estimate.
@@ -190,14 +193,15 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
             Done here: on to {stepTexts[following].label.toLowerCase()}
           </Button>
         ) : (
-          !isOnStep && (
+          !isOnStep &&
+          !isWaiting && (
             <LinkButton look="primary" isWide href={`/card/${encodeURIComponent(card.id)}/${next.stepId}`}>
               {next.button}
             </LinkButton>
           )
         )}
         <p>{next.why}</p>
-        {reading && !isHere && <Minutes>{describeMinutes(spentMinutes, leftMinutes)}</Minutes>}
+        {reading && diagnosis && !isHere && <Minutes>{describeMinutes(spentMinutes, leftMinutes)}</Minutes>}
       </Next>
       {openLines.length > 0 && (
         <Stub aria-label="To put back">

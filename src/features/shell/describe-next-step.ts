@@ -17,6 +17,14 @@ export interface NextStepText {
   readonly stepId: StepId;
 }
 
+/** While the causes are weighed for the first time, no step is proposed yet. */
+export const waitingStep: NextStepText = {
+  title: 'Working out what helps most…',
+  why: 'Every cause is weighed against all that is on the card. It takes a second or two.',
+  button: '',
+  stepId: 'fixes',
+};
+
 /** A step that the belief proposes, in words, with what stands beside it; null where it has nothing left. */
 export function describeMove(move: NextMove): (NextStepText & { readonly facts: readonly FixFact[] }) | null {
   switch (move.kind) {

@@ -145,6 +145,21 @@ export const markTrialMade: CommandHandler<{ readonly id: string; readonly madeA
 };
 
 /**
+ * Says that the change of a trial had not acted when it was measured: the second reading was of the set-up before it, and
+ * the trial waits for the change again.
+ */
+export const restartTrial: CommandHandler<{ readonly id: string }> = (card, { id }) => {
+  const found = findOpen(card, id);
+  if (!found.ok) return found;
+  const { beforeReadingId, afterReadingId } = found.value;
+  const before = card.readings.find((reading) => reading.id === beforeReadingId);
+  const readings = card.readings.map((reading) =>
+    reading.id === afterReadingId && before ? { ...reading, fixes: before.fixes } : reading,
+  );
+  return succeed(withTrial({ ...card, readings }, id, { madeAtMs: null, afterReadingId: null }));
+};
+
+/**
  * Ends a trial. Keeping and undoing need the second reading, because they say what the fix did; giving a trial up does
  * not. A fix kept once more replaces its earlier level, and a put-back tick for that one goes.
  */
