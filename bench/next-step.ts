@@ -1,6 +1,8 @@
-// How long after a reading the next step stands, with 200 clips and 20 readings on the card, in the production build:
+// How long after a reading the next step stands, on a demo card and on one with 200 clips and 20 readings, in the production build:
 // from the press that stores it to the frame on which the gauge's step belongs to it. `npm run -s bench:next-step`;
 // --quick presses fewer times. The last line is one JSON object; the limit is 500 ms.
+
+import type { Page } from '@playwright/test';
 import { serializeCard } from '@/core/card';
 import { percentileOfSorted } from '@/core/numbers/percentile';
 import { createLargeCard } from './large-card';
@@ -11,9 +13,9 @@ const readingCount = process.argv.includes('--quick') ? 3 : 12;
 const pauseMs = 2500;
 const text = serializeCard(await createLargeCard('bench-next-step'));
 
-await withPage(4394, async (page, url) => {
-  await importCard(page, text);
-  await page.goto(`${url}/card/bench-next-step/meter`);
+/** Stores readings on a card and times each, in milliseconds, the quickest first. */
+async function timeReadings(page: Page, address: string): Promise<readonly number[]> {
+  await page.goto(address);
   await page.getByRole('radiogroup', { name: 'Take a reading' }).getByText('Type it').click();
   await page.waitForTimeout(pauseMs);
   const waits: number[] = [];
@@ -34,16 +36,25 @@ await withPage(4394, async (page, url) => {
     );
     await page.waitForTimeout(pauseMs);
   }
-  const sorted = waits.sort((a, b) => a - b);
+  return waits.sort((a, b) => a - b);
+}
+
+const figuresOf = (waits: readonly number[]) => ({
+  medianMs: Math.round(percentileOfSorted(waits, 0.5)),
+  worstMs: Math.round(waits.at(-1) ?? 0),
+});
+
+await withPage(4394, async (page, url) => {
+  await importCard(page, text);
+  const demo = await timeReadings(page, `${url}/card/demo-decode-bound/meter`);
+  const large = await timeReadings(page, `${url}/card/bench-next-step/meter`);
   console.log(
     JSON.stringify({
       bench: 'next-step',
-      clipCount: 200,
-      readingCount: 20,
-      measuredCount: sorted.length,
+      measuredCount: readingCount,
       limitMs: 500,
-      medianMs: Math.round(percentileOfSorted(sorted, 0.5)),
-      worstMs: Math.round(sorted.at(-1) ?? 0),
+      demo: { clipCount: 14, ...figuresOf(demo) },
+      large: { clipCount: 200, readingCount: 20, ...figuresOf(large) },
     }),
   );
 });

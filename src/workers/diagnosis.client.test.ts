@@ -38,6 +38,27 @@ describe('DiagnosisClient', () => {
     expect(workers.map((worker) => worker.isTerminated)).toEqual([true, false]);
   });
 
+  it('explains the last answer, and lets a newer question go before that without a new worker', async () => {
+    const explanation = { ofCauses: {}, expectations: [] };
+    const worker = new ChannelWorker({
+      diagnose: answer,
+      explain: (requestId: number) => ({ requestId, explanation, computeMs: 1 }),
+    });
+    const client = new DiagnosisClient(() => worker as unknown as Worker);
+    await client.ask(card);
+    expect(await client.explain()).toMatchObject({ ok: true, value: { explanation } });
+    const old = client.explain();
+    expect(await client.ask(card)).toMatchObject({ ok: true });
+    expect(await old).toEqual({ ok: false, failure: { code: 'diagnosis-stale' } });
+    expect(worker.isTerminated).toBe(false);
+  });
+
+  it('has nothing to explain before there is an answer', async () => {
+    const worker = new ChannelWorker({ explain: () => null });
+    const client = new DiagnosisClient(() => worker as unknown as Worker);
+    expect(await client.explain()).toEqual({ ok: false, failure: { code: 'diagnosis-stale' } });
+  });
+
   it('settles the question where the worker breaks, takes too long or is closed', async () => {
     const broken = clientOf([forever]);
     const asked = broken.client.ask(card);

@@ -18,6 +18,8 @@ export class DiagnosisClient {
   /** Held as long as the worker: once nobody holds it, Comlink tells the worker to stop listening. */
   private api: Remote<DiagnosisWorkerApi> | null = null;
   private newestId = 0;
+  /** Whether what is open is an explanation. */
+  private isExplaining = false;
   private settleOpen: ((failure: DiagnosisFailure) => void) | null = null;
 
   constructor(
@@ -29,16 +31,19 @@ export class DiagnosisClient {
   /** Never rejects. Whatever is still open is answered with `diagnosis-stale`. */
   ask(card: JobCard): Promise<Result<DiagnosisAnswer, DiagnosisFailure>> {
     if (this.settleOpen) {
-      // What is under way would hold up the newer question, and nobody waits for it any more.
-      this.endWorker();
+      // A diagnosis under way would hold up the newer question, and nobody waits for it any more. An explanation is
+      // over sooner than a new worker would be loaded.
+      if (!this.isExplaining) this.endWorker();
       this.settleOpen({ code: 'diagnosis-stale' });
     }
+    this.isExplaining = false;
     return this.put((api, requestId) => api.diagnose(requestId, card));
   }
 
   /** Why the answer that was given last is what it is. Never rejects; a newer question makes it stale. */
   async explain(): Promise<Result<ExplanationAnswer, DiagnosisFailure>> {
     if (this.settleOpen) return fail({ code: 'diagnosis-stale' });
+    this.isExplaining = true;
     const answer = await this.put((api, requestId) => api.explain(requestId));
     if (!answer.ok) return answer;
     return answer.value ? succeed(answer.value) : fail({ code: 'diagnosis-stale' });

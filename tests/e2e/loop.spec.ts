@@ -81,6 +81,11 @@ test('goes on after a wrong turn, an undo, a refusal and a closed tab', async ({
   await makeChange(page, 'Lower the preview quality to 1/2');
   await measure(page);
   await expect(trial(page)).toContainText('No clear change');
+  await expect(trial(page)).toContainText('Did it really act?');
+  await page.getByRole('button', { name: 'It had not acted: make it again' }).click();
+  await page.getByRole('button', { name: 'It is made: measure it' }).click();
+  await measure(page);
+  await expect(trial(page)).toContainText('No clear change');
   await page.getByRole('button', { name: 'Undo it' }).click();
   await expect(page.getByText('undone', { exact: true })).toBeVisible();
   await untilConcluded(page);

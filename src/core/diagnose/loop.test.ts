@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { loadPracticeFiles } from '@/demo/load-practice';
+import { applyAll } from '../../../tests/stand-ins/commands';
 import { forecastUnder } from '../belief';
 import {
-  applyCommand,
   type CardCommand,
   createJobCard,
   createReading,
@@ -44,12 +44,6 @@ const cardAt = (index: number): JobCard => {
   if (!card) throw new Error(`no demo card ${index}`);
   return card;
 };
-const apply = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
-  commands.reduce((current, command) => {
-    const result = applyCommand(current, command, 0);
-    if (!result.ok) throw new Error(JSON.stringify(result.failure));
-    return result.value;
-  }, card);
 const begin = (id: string, fix: Trial['fix'], direction: Trial['direction'] = 'make'): CardCommand => ({
   type: 'beginTrial',
   input: { id, fix, direction, nowMs: 60_000 },
@@ -76,7 +70,7 @@ describe('the loop on the demo cards, measured on their practice machines', () =
         const measured = measurePractice(card, practice, card.readings.length);
         if (!measured.ok) throw new Error(measured.failure.code);
         const { result, scrubMs } = measured.value;
-        card = apply(
+        card = applyAll(
           card,
           read(`m${card.readings.length}`, {
             how: 'metered',
@@ -91,15 +85,15 @@ describe('the loop on the demo cards, measured on their practice machines', () =
         const move = chooseStep(card, diagnose(card));
         if (move.kind === 'nothing-left') break;
         if (move.kind === 'ask') {
-          card = apply(card, { type: 'refuseTest', input: { test: { id: move.test.id, level: null } } });
+          card = applyAll(card, { type: 'refuseTest', input: { test: { id: move.test.id, level: null } } });
           continue;
         }
-        card = apply(card, begin(`t${step}`, move.fix));
+        card = applyAll(card, begin(`t${step}`, move.fix));
         measure();
         const trial = openTrial(card);
         const advice = trial && adviseTrial(card, trial);
         if (!advice) throw new Error('no advice');
-        card = apply(card, end(`t${step}`, advice.recommended));
+        card = applyAll(card, end(`t${step}`, advice.recommended));
       }
       expect(isCardUsable(card), start.id).toBe(true);
     }
@@ -121,7 +115,7 @@ describe('adviseTrial', () => {
     after: Partial<Omit<Reading, 'id' | 'fixes'>>,
     direction: Trial['direction'] = 'make',
   ) => {
-    const kept = apply(
+    const kept = applyAll(
       { ...cardAt(1), readings: [] },
       read('0', { shownFps: 1 }),
       begin('k', quarter),
@@ -130,7 +124,7 @@ describe('adviseTrial', () => {
     );
     const base = direction === 'make' ? { ...cardAt(1), readings: [] } : kept;
     const fix = direction === 'make' ? close : quarter;
-    const card = apply(base, read('b', before), begin('t', fix, direction), read('a', after));
+    const card = applyAll(base, read('b', before), begin('t', fix, direction), read('a', after));
     const trial = openTrial(card);
     return trial && adviseTrial(card, trial);
   };
@@ -180,7 +174,7 @@ describe('adviseTrial', () => {
   });
 
   it('keeps a step of a chosen plan that shows nothing yet, as long as others are to follow', () => {
-    const planned = apply(
+    const planned = applyAll(
       { ...cardAt(1), readings: [] },
       { type: 'choosePlan', input: { fixes: [close, quarter] } },
       read('b', { shownFps: 10 }),
@@ -194,16 +188,16 @@ describe('adviseTrial', () => {
 
 describe('chooseStep', () => {
   it('follows the person’s own plan before what the belief would take, and goes on when a step is left out', () => {
-    const planned = apply(cardAt(0), { type: 'choosePlan', input: { fixes: [close, quarter] } });
+    const planned = applyAll(cardAt(0), { type: 'choosePlan', input: { fixes: [close, quarter] } });
     const diagnosis = diagnose(planned, { sampleCount: 800 });
     expect(chooseStep(planned, diagnosis)).toMatchObject({ kind: 'follow-plan', fix: close, at: 1, of: 2 });
-    const refused = apply(planned, { type: 'setEditorLacks', input: { fixId: close.id, isLacking: true } });
+    const refused = applyAll(planned, { type: 'setEditorLacks', input: { fixId: close.id, isLacking: true } });
     expect(chooseStep(refused, diagnosis)).toMatchObject({ kind: 'follow-plan', fix: quarter });
-    expect(remainingPlan(apply(refused, { type: 'refuseTest', input: { test: quarter } }))).toEqual([]);
+    expect(remainingPlan(applyAll(refused, { type: 'refuseTest', input: { test: quarter } }))).toEqual([]);
   });
 
   it('offers back what a stronger fix has made needless, once', () => {
-    const solved = apply(
+    const solved = applyAll(
       cardAt(1),
       begin('a', { id: 'lower-preview-quality', level: '1/2' }),
       read('r1', { shownFps: 14 }),
@@ -215,7 +209,7 @@ describe('chooseStep', () => {
     const diagnosis = diagnose(solved);
     const move = chooseStep(solved, diagnosis);
     expect(move).toEqual({ kind: 'give-back', fix: { id: 'lower-preview-quality', level: '1/2' } });
-    const tried = apply(
+    const tried = applyAll(
       solved,
       begin('c', { id: 'lower-preview-quality', level: '1/2' }, 'give-back'),
       read('r3', { shownFps: 12 }),
@@ -228,11 +222,11 @@ describe('chooseStep', () => {
     const card = cardAt(0);
     const first = diagnose(card, { sampleCount: 800 }).plans[0]?.fixes[0];
     if (!first) throw new Error('no plan');
-    const without = apply(card, { type: 'setEditorLacks', input: { fixId: first.id, isLacking: true } });
+    const without = applyAll(card, { type: 'setEditorLacks', input: { fixId: first.id, isLacking: true } });
     const { plans, nextTests } = diagnose(without, { sampleCount: 800 });
     expect([...plans.flatMap(({ fixes }) => fixes), ...nextTests].some(({ id }) => id === first.id)).toBe(false);
     const made = {
-      ...apply(card, { type: 'setEditorProfile', input: { patch: { attachWay: 'by-name' } } }),
+      ...applyAll(card, { type: 'setEditorProfile', input: { patch: { attachWay: 'by-name' } } }),
       editor: { ...card.editor, proxies: 'made' as const, proxyHeightPx: 540 },
     };
     const attaching = diagnose(made, { sampleCount: 800 }).nextTests.filter(({ id }) => id === 'attach-proxies');
@@ -307,7 +301,7 @@ describe('what is asked of the sketch', () => {
 
 describe('working sets', () => {
   it('hold for colour what does not change the look, and list what to switch each way', () => {
-    const card = apply(
+    const card = applyAll(
       cardAt(1),
       begin('a', quarter),
       read('r1', { shownFps: 20 }),
@@ -335,11 +329,11 @@ describe('nextQuestion', () => {
 
   it('asks when, how, for a rough reading, and then what tells most', () => {
     expect(nextQuestion(blank(), null)).toEqual({ kind: 'moments' });
-    const when = apply(blank(), { type: 'setSymptoms', input: { patch: { moments: ['playing'] } } });
+    const when = applyAll(blank(), { type: 'setSymptoms', input: { patch: { moments: ['playing'] } } });
     expect(nextQuestion(when, null)).toEqual({ kind: 'kinds' });
-    const how = apply(when, { type: 'setSymptoms', input: { patch: { kinds: ['jumpy'] } } });
+    const how = applyAll(when, { type: 'setSymptoms', input: { patch: { kinds: ['jumpy'] } } });
     expect(nextQuestion(how, null)).toEqual({ kind: 'reading' });
-    const measured = apply(how, read('r', { playFeel: 'stumbles' }));
+    const measured = applyAll(how, read('r', { playFeel: 'stumbles' }));
     const asked = nextQuestion(measured, diagnose(measured, { sampleCount: 800 }));
     expect(asked?.kind).toBe('look');
     // A card on which next to nothing is open is not asked more.
@@ -347,24 +341,24 @@ describe('nextQuestion', () => {
   });
 
   it('asks the one telling question of a complaint that is no lag, and never what was skipped', () => {
-    const crashing = apply(blank(), {
+    const crashing = applyAll(blank(), {
       type: 'setSymptoms',
       input: { patch: { moments: ['playing'], kinds: ['crashing'] } },
     });
     expect(nextQuestion(crashing, null)).toMatchObject({ kind: 'side', lead: { kind: 'crashing' } });
-    expect(nextQuestion(apply(crashing, answer('beside-crashing', 'yes')), null)).toEqual({ kind: 'reading' });
-    const skipped = apply(blank(), answer('when-it-lags', 'unknown'), answer('how-it-lags', 'unknown'));
+    expect(nextQuestion(applyAll(crashing, answer('beside-crashing', 'yes')), null)).toEqual({ kind: 'reading' });
+    const skipped = applyAll(blank(), answer('when-it-lags', 'unknown'), answer('how-it-lags', 'unknown'));
     expect(nextQuestion(skipped, null)).toEqual({ kind: 'reading' });
   });
 });
 
 describe('minutes', () => {
   it('adds up what was done, without long pauses', () => {
-    const card = apply({ ...cardAt(0), readings: [], answers: [] }, read('a', { shownFps: 10, takenAtMs: 0 }));
+    const card = applyAll({ ...cardAt(0), readings: [], answers: [] }, read('a', { shownFps: 10, takenAtMs: 0 }));
     expect(minutesSpent(card)).toBe(0);
-    const later = apply(card, read('b', { shownFps: 10, takenAtMs: 4 * 60_000 }));
+    const later = applyAll(card, read('b', { shownFps: 10, takenAtMs: 4 * 60_000 }));
     expect(minutesSpent(later)).toBeCloseTo(4);
-    expect(minutesSpent(apply(later, read('c', { shownFps: 10, takenAtMs: 9e7 })))).toBeCloseTo(4);
+    expect(minutesSpent(applyAll(later, read('c', { shownFps: 10, takenAtMs: 9e7 })))).toBeCloseTo(4);
   });
 
   it('says what is left: nothing once it is usable, unknown where no way is known', () => {
@@ -374,7 +368,7 @@ describe('minutes', () => {
     expect(left?.low).toBeGreaterThan(0);
     expect(left?.high).toBeGreaterThanOrEqual(left?.low ?? 0);
     expect(minutesLeft(card, { ...diagnosis, plans: [] }, { kind: 'nothing-left' })).toBeNull();
-    const good = apply(card, read('g', { shownFps: 25, scrubFeel: 'fine' }));
+    const good = applyAll(card, read('g', { shownFps: 25, scrubFeel: 'fine' }));
     expect(minutesLeft(good, diagnosis, { kind: 'nothing-left' })).toEqual({ low: 0, high: 0 });
   });
 });

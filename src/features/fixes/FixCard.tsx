@@ -6,12 +6,13 @@ import { keptState } from '@/core/diagnose';
 import { findFix, leastGain, type RankedFix } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
 import { describePutBackTime } from '@/messages/fixes';
-import { formatCount, formatFpsRange, formatGigabytes, formatMinutes } from '@/messages/format';
+import { formatFpsRange } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { colour, font } from '@/ui/tokens';
 import { FixSteps } from '../looks/FixSteps';
 import { describeFixFacts } from '../shell/fix-facts';
+import { WorkFact } from './WorkFact';
 
 const Box = styled.article`
   display: grid;
@@ -60,15 +61,7 @@ export function FixCard({ card, ranked, isFirst, canTry, onTry }: FixCardProps) 
           <dd>{fact.value}</dd>
         </div>
       ))}
-      {work && (
-        <>
-          <dt>makes</dt>
-          <dd>
-            {formatCount(work.clipCount, 'proxy', 'proxies')}, {formatGigabytes(work.gigabytes)},{' '}
-            {formatMinutes(work.minutes)} of making
-          </dd>
-        </>
-      )}
+      <WorkFact work={work} />
       {putBack && (
         <>
           <dt>put back</dt>

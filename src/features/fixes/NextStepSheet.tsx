@@ -9,7 +9,7 @@ import { findFix } from '@/core/fixes';
 import { formatChance } from '@/messages/diagnosis';
 import { fixTitle } from '@/messages/fix-titles';
 import { describeEffort, describePutBackTime, fixTexts, giveBackSteps } from '@/messages/fixes';
-import { formatCount, formatFpsRange, formatGigabytes, formatMinutes, formatWaitRange } from '@/messages/format';
+import { formatFpsRange, formatWaitRange } from '@/messages/format';
 import { describeMoveReason } from '@/messages/loop';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
@@ -22,6 +22,7 @@ import { Question } from '../looks/Question';
 import { useOpenCard } from '../shell/use-open-card';
 import { AttachQuestion } from './AttachQuestion';
 import { ComesFirst } from './ComesFirst';
+import { WorkFact } from './WorkFact';
 
 const Facts = styled.dl`
   display: grid;
@@ -70,15 +71,7 @@ function FixFacts({ card, diagnosis, fix }: Pick<NextStepSheetProps, 'card' | 'd
       </dd>
       <dt>takes</dt>
       <dd>{describeEffort(minutes, known.requires)}</dd>
-      {work && (
-        <>
-          <dt>makes</dt>
-          <dd>
-            {formatCount(work.clipCount, 'proxy', 'proxies')}, {formatGigabytes(work.gigabytes)},{' '}
-            {formatMinutes(work.minutes)} of making
-          </dd>
-        </>
-      )}
+      <WorkFact work={work} />
       <dt>costs</dt>
       <dd>{fixTexts[known.id].cost}</dd>
       <dt>put back</dt>
