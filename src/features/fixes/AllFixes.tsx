@@ -1,6 +1,7 @@
 'use client';
 
 import { type FixUse, isSameFix, type JobCard } from '@/core/card';
+import { createRefusal } from '@/core/diagnose';
 import { leastGain, type RankedFix } from '@/core/fixes';
 import { Disclosure } from '@/ui/Disclosure';
 import { Note } from '@/ui/Note';
@@ -22,8 +23,12 @@ export function AllFixes({ card, ranked, shown, canTry, isUsable, onTry }: AllFi
   const others = ranked.filter(
     (fix) => !(shown && isSameFix(fix, shown)) && !card.editorProfile.lacks.includes(fix.id),
   );
-  const helpful = others.filter(({ gain }) => gain >= leastGain);
-  const idle = others.filter(({ gain }) => gain < leastGain);
+  // What was tried and undone is still in reach, but not worth the next trial.
+  const isRefused = createRefusal(card);
+  const isHelpful = (fix: RankedFix): boolean => fix.gain >= leastGain && !isRefused(fix);
+  const helpful = others.filter(isHelpful);
+  const idle = others.filter((fix) => !isHelpful(fix));
+  const openCount = isUsable ? 0 : 5;
   const show = (fix: RankedFix) => (
     <FixCard key={fix.id} card={card} ranked={fix} isFirst={false} canTry={canTry} onTry={onTry} />
   );
@@ -31,9 +36,9 @@ export function AllFixes({ card, ranked, shown, canTry, isUsable, onTry }: AllFi
     <>
       {helpful.length > 0 && (
         <Sheet title="Others worth trying" aside="by what the estimate says that each brings for what it costs">
-          {helpful.slice(0, 5).map(show)}
-          {helpful.length > 5 && (
-            <Disclosure label={`${helpful.length - 5} more`}>{helpful.slice(5).map(show)}</Disclosure>
+          {helpful.slice(0, openCount).map(show)}
+          {helpful.length > openCount && (
+            <Disclosure label={`${helpful.length - openCount} more`}>{helpful.slice(openCount).map(show)}</Disclosure>
           )}
         </Sheet>
       )}

@@ -118,9 +118,11 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
         <Button look="primary" isDisabled={!canTry} onPress={() => onTry(fix)} aria-label={`Try this: ${title}`}>
           Try this
         </Button>
-        <Button onPress={() => run({ type: 'setEditorLacks', input: { fixId: fix.id, isLacking: true } })}>
-          My editor has no such thing
-        </Button>
+        {move.kind !== 'ease' && (
+          <Button onPress={() => run({ type: 'setEditorLacks', input: { fixId: fix.id, isLacking: true } })}>
+            My editor has no such thing
+          </Button>
+        )}
         <Button
           look="quiet"
           onPress={() => run({ type: 'refuseTest', input: { test: { id: fix.id, level: fix.level } } })}

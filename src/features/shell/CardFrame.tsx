@@ -29,6 +29,7 @@ const Layout = styled.div`
     > aside { grid-column: 1 / -1; grid-row: 1; }
   }
   @media (max-width: 720px) { grid-template-columns: minmax(0, 1fr); > nav { grid-row: 1; } > aside { grid-row: 2; } }
+  @media print { display: block; }
 `;
 const Main = styled.main`
   min-width: 0;

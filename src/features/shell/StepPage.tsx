@@ -17,6 +17,12 @@ const Foot = styled.div`
   @media print { display: none; }
 `;
 
+/** On paper the bar with the card's name is not there. */
+const Printed = styled.p`
+  display: none;
+  @media print { display: block; }
+`;
+
 /** The frame of one step: what it is for in one line, its sheets, and the way on. */
 export function StepPage({ stepId, children }: { readonly stepId: StepId; readonly children: ReactNode }) {
   const { card } = useOpenCard();
@@ -29,6 +35,7 @@ export function StepPage({ stepId, children }: { readonly stepId: StepId; readon
   return (
     <>
       <PageHead>
+        <Printed>{card.title}</Printed>
         <h1>{label}</h1>
         <p>{lead}</p>
       </PageHead>
