@@ -49,8 +49,11 @@ describe('createCardStore', () => {
     const store = await openStore('keeps', [card('a')]);
     store.run('a', rename('Pots'));
     expect(titleOf(store, 'a')).toBe('Pots');
+    const shown = store.getSnapshot().cards.get('a')?.card;
     await store.settle();
     expect(store.getSnapshot().cards.get('a')?.isStored).toBe(true);
+    // Storing it is no change of the card: whatever is worked out from it stands.
+    expect(store.getSnapshot().cards.get('a')?.card).toBe(shown);
     const again = await openStore('keeps');
     expect(titleOf(again, 'a')).toBe('Pots');
   });

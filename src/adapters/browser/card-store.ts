@@ -189,7 +189,8 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
         revision,
         pending: left,
         isReplacing: false,
-        view: replay(result.value, left),
+        // Where no other tab changed it, the card is the very one that is shown already: nothing is worked out again.
+        view: isChanged ? replay(result.value, left) : now.view,
       });
     });
   };
