@@ -8,16 +8,24 @@ import { formatFps, formatFpsRange } from './format';
 import { lagMomentTexts } from './interview';
 import { questionTexts } from './questions';
 
+interface Meaning {
+  readonly same: string;
+  readonly raised: string;
+}
+
+const ofPixels: Meaning = {
+  same: 'the time is spent before the picture is made smaller',
+  raised: 'the time is spent on the pixels of the preview',
+};
+const ofShownProxies: Meaning = {
+  same: 'either they are still not shown, or the footage is not what takes the time',
+  raised: 'the originals were decoded until now',
+};
+
 /** What it says where a fix leaves the rate as it was, and where it raises it. */
-const meanings: Readonly<Partial<Record<FixId, { readonly same: string; readonly raised: string }>>> = {
-  'lower-preview-quality': {
-    same: 'the time is spent before the picture is made smaller',
-    raised: 'the time is spent on the pixels of the preview',
-  },
-  'smaller-preview-height': {
-    same: 'the time is spent before the picture is made smaller',
-    raised: 'the time is spent on the pixels of the preview',
-  },
+const meanings: Readonly<Partial<Record<FixId, Meaning>>> = {
+  'lower-preview-quality': ofPixels,
+  'smaller-preview-height': ofPixels,
   'bypass-effects': { same: 'the effects are not what takes the time', raised: 'the effects take the time' },
   'solo-track': { same: 'the other tracks are not what takes the time', raised: 'the other tracks take the time' },
   'stop-blending': { same: 'blending is not what takes the time', raised: 'blending layers takes the time' },
@@ -25,14 +33,8 @@ const meanings: Readonly<Partial<Record<FixId, { readonly same: string; readonly
     same: 'either the proxies are not shown, or the footage is not what takes the time',
     raised: 'reading and decoding the originals took the time',
   },
-  'show-proxies': {
-    same: 'either they are still not shown, or the footage is not what takes the time',
-    raised: 'the originals were decoded until now',
-  },
-  'attach-proxies': {
-    same: 'either they are still not shown, or the footage is not what takes the time',
-    raised: 'the originals were decoded until now',
-  },
+  'show-proxies': ofShownProxies,
+  'attach-proxies': ofShownProxies,
   'close-programs': { same: 'other programs were not in the way', raised: 'other programs were in the way' },
   'raise-power-mode': {
     same: 'the processor was not held back',

@@ -64,13 +64,10 @@ export function Causes({
   card,
   state,
   estimateCause,
-  budgetText,
 }: {
   readonly card: JobCard;
   readonly state: DiagnosisState;
   readonly estimateCause: CauseId | null;
-  /** What the frame budget says of the cause that the estimate names. */
-  readonly budgetText: string;
 }) {
   const { diagnosis, status } = state;
   if (!diagnosis)
@@ -118,7 +115,11 @@ export function Causes({
               {share >= 0.05 && <Soft>Its part of the lag: about {Math.round(100 * share)} %.</Soft>}
             </p>
             <CauseEvidence list={state.explanation?.ofCauses[id] ?? []} card={card} />
-            {id === estimateCause && <p>{budgetText}</p>}
+            {id === estimateCause && !state.explanation?.ofCauses[id]?.length && (
+              <p>
+                <Soft>Speaks for it:</Soft> the frame budget below, from what is on the card already.
+              </p>
+            )}
             <p>
               <Soft>What would settle it:</Soft> {settlingTests[id]}
             </p>

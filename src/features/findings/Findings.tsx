@@ -42,12 +42,7 @@ export function Findings() {
           project.
         </Note>
       )}
-      <Causes
-        card={card}
-        state={diagnosisState}
-        estimateCause={findings.bindingCause}
-        budgetText={describeBudget(findings)}
-      />
+      <Causes card={card} state={diagnosisState} estimateCause={findings.bindingCause} />
       {diagnosis && <NextLook card={card} diagnosis={diagnosis} />}
       {diagnosis && <Plans card={card} diagnosis={diagnosis} />}
       <Sheet
@@ -55,6 +50,7 @@ export function Findings() {
         aside={whatIf.isChanged ? <b>with the choices below</b> : 'playing the heaviest quarter of the footage'}
       >
         <FrameBudget lanes={toBudgetLanes(whatIf.after.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
+        <p>{describeBudget(findings)}</p>
         {beforeFixes && (
           <Disclosure label="Before any fix it was">
             <FrameBudget lanes={toBudgetLanes(beforeFixes.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />

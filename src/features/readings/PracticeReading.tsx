@@ -24,7 +24,8 @@ export function PracticeReading({ look = 'plain' }: { readonly look?: 'primary' 
   const measure = async () => {
     setMeasuring(true);
     setFailure(null);
-    const measured = await measureInWorker(card, await fetchPractice(card.id), card.readings.length);
+    const practice = await fetchPractice(card.id);
+    const measured = practice.ok ? await measureInWorker(card, practice.value, card.readings.length) : practice;
     setMeasuring(false);
     if (!measured.ok) {
       setFailure(describePracticeFailure(measured.failure));

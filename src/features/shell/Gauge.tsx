@@ -3,7 +3,7 @@
 import { usePathname } from 'next/navigation';
 import { useMemo } from 'react';
 import styled from 'styled-components';
-import { type JobCard, listPutBack, type Reading } from '@/core/card';
+import { type JobCard, listPutBack } from '@/core/card';
 import { type CardOverview, minutesLeft, minutesSpent } from '@/core/diagnose';
 import { usableRateRatio } from '@/core/load';
 import { stepTexts } from '@/messages/card';
@@ -147,9 +147,9 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
         />
         <Ends>
           <span>
-            {shownFps === null
+            {shownFps === null || !reading
               ? 'estimated'
-              : `${describeReadingWay(reading as Reading)} ${nowMs !== null && reading ? formatAgo(reading.takenAtMs, nowMs) : ''}`}
+              : `${describeReadingWay(reading)} ${nowMs !== null ? formatAgo(reading.takenAtMs, nowMs) : ''}`}
           </span>
           <span>usable: {formatFps(Math.ceil(usableRateRatio * targetFps * 10) / 10)}</span>
         </Ends>

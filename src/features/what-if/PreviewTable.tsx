@@ -9,6 +9,7 @@ import { formatFpsRange } from '@/messages/format';
 import { describeLoss, describeWhenToLook } from '@/messages/working';
 import { Button } from '@/ui/Button';
 import { Row, Scroller, Soft, VisuallyHidden } from '@/ui/layout';
+import { NumberField } from '@/ui/NumberField';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { TextField } from '@/ui/TextField';
@@ -117,11 +118,18 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
       </Scroller>
       <Row style={{ marginBottom: 12 }}>
         <div style={{ width: 200 }}>
-          <TextField
-            label={kind === 'quality' ? 'Another quality, such as 1/3' : 'Another height, in lines'}
-            value=""
-            onCommit={addOwn}
-          />
+          {kind === 'quality' ? (
+            <TextField label="Another quality, such as 1/3" value="" onCommit={addOwn} />
+          ) : (
+            <NumberField
+              label="Another height"
+              unit="lines"
+              minValue={16}
+              maxValue={32_768}
+              value={null}
+              onChange={(heightPx) => heightPx !== null && addOwn(String(heightPx))}
+            />
+          )}
         </div>
       </Row>
       {chosen && (
