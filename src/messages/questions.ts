@@ -99,6 +99,25 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
     how: `${monitor} Look at the graphics’ page for memory in use.`,
     answers: yesNo,
   },
+  'graphics-use': {
+    question: 'How busy are the graphics while the preview lags?',
+    how: `${monitor} Look at the graphics’ page for drawing, not for video decoding.`,
+    answers: { 'nearly-all': 'Nearly all the time', some: 'Some of the time', 'hardly-any': 'Hardly at all' },
+  },
+  'clip-alone': {
+    question: 'How does one of the heavy clips play by itself in the editor?',
+    how: 'Put it on a new, empty timeline: nothing above it, no effects. Delete that timeline afterwards.',
+    answers: { smoothly: 'Smoothly', 'small-hitches': 'With small hitches', lags: 'It lags clearly' },
+  },
+  'file-copy': {
+    question: 'How quickly does a large clip copy from its drive to another place?',
+    how: 'Copy one file of a gigabyte or so and read the rate in the copy window. Delete the copy.',
+    answers: {
+      quick: 'Over 200 megabytes a second',
+      usual: '60 to 200 megabytes a second',
+      slow: 'Under 60 megabytes a second',
+    },
+  },
 };
 
 const skippedTexts: Readonly<Record<string, string>> = {

@@ -101,9 +101,9 @@ function listOfAnswers(card: JobCard): readonly Evidence[] {
     return [
       {
         key: `${keyOfFixes(fixes)} ${questionId} ${answer}`,
-        fixes,
+        fixes: [...fixes, ...(question.lookedAtUnder ?? [])],
         source: { kind: 'answer' as const, questionId, answer },
-        isAboutPlayingOnly: false,
+        isAboutPlayingOnly: question.lookedAtUnder !== undefined,
         addTo: weighEach((view) => Math.log(Math.max(1e-3, question.chances(view)[at] ?? 0))),
       },
     ];

@@ -1,6 +1,9 @@
+import type { FixAtLevel } from '../fixes/apply-fixes';
 import { canHardwareDecode, isGraphicsDrawing, isHardwareDecoding } from '../load/change-state';
+import { reachOf } from '../load/conditions';
 import type { Outcomes } from '../load/evaluate';
-import type { SetupState } from '../load/types';
+import type { Parameters, SetupState } from '../load/types';
+import { usableRateRatio } from '../load/usable';
 import type { KnownState } from '../machine/facts';
 
 /** What a question may look at of one sample. */
@@ -10,6 +13,7 @@ export interface SampleView {
   readonly index: number;
   /** How bad a supposed trouble is in this sample, 0 where it is absent. */
   readonly severityOf: (id: keyof SetupState['hidden']['troubles']) => number;
+  readonly parameterOf: (name: keyof Parameters) => number;
 }
 
 /** A cheap look that tells causes apart; its answers are plain words of the catalogue, their text is in messages. */
@@ -19,6 +23,8 @@ export interface QuestionDefinition<Id extends string = string> {
   readonly minutes: number;
   /** Whether it can be asked of such a set-up. */
   readonly canAsk: (state: SetupState) => boolean;
+  /** Changes that are made only while looking, at how it plays; without them the preview is looked at as it stands. */
+  readonly lookedAtUnder?: readonly FixAtLevel[];
   /** How likely the first answer is, 0 to 1; with three answers, the probabilities of all. */
   readonly chances: (view: SampleView) => readonly number[];
 }
@@ -41,6 +47,13 @@ const shareOn = (state: KnownState): number => (state === 'yes' ? 1 : state === 
 const always = (): boolean => true;
 const answersYesNo = ['yes', 'no'] as const;
 
+/** Three answers along a scale, from how likely the upper one and the upper two are; each is given wrongly now and then. */
+const inThree = (upper: number, upperTwo: number): readonly number[] =>
+  [upper, Math.max(0, upperTwo - upper), 1 - Math.max(upperTwo, upper)].map((chance) => 0.06 + 0.82 * chance);
+
+/** Below this rate of a copy, in megabytes a second, a drive is slow; above the other it is no hindrance to any preview. */
+const copyRates = { slow: 60, quick: 200 } as const;
+
 const definitions = [
   {
     id: 'plain-player',
@@ -58,8 +71,7 @@ const definitions = [
       const use = out.coreUseRatio[index] as number;
       const nearlyAll = step(use, 0.85, 0.12);
       const half = step(use, 0.5, 0.15);
-      const sharp = [nearlyAll, Math.max(0, half - nearlyAll), 1 - Math.max(half, nearlyAll)];
-      return sharp.map((chance) => 0.06 + 0.82 * chance);
+      return inThree(nearlyAll, half);
     },
   },
   {
@@ -167,7 +179,43 @@ const definitions = [
     answers: answersYesNo,
     minutes: 1,
     canAsk: ({ setup }) => setup.machine.graphicsRatio > 1,
-    chances: ({ state }) => yesNo(state.hidden.troubles.graphicsMemory > 0 ? 0.97 : 0.04),
+    chances: ({ out, index }) => yesNo(step(out.graphicsMemoryRatio[index] as number, 0.97, 0.1)),
+  },
+  {
+    id: 'graphics-use',
+    answers: ['nearly-all', 'some', 'hardly-any'],
+    minutes: 1,
+    canAsk: ({ setup }) => setup.machine.graphicsRatio > 1,
+    chances: ({ out, index }) => {
+      const use = out.graphicsUseRatio[index] as number;
+      return inThree(step(use, 0.8, 0.12), step(use, 0.15, 0.3));
+    },
+  },
+  {
+    id: 'clip-alone',
+    answers: ['smoothly', 'small-hitches', 'lags'],
+    minutes: 1.5,
+    canAsk: always,
+    lookedAtUnder: [
+      { id: 'bypass-effects', level: 'all' },
+      { id: 'solo-track', level: null },
+    ],
+    chances: ({ state, out, index }) => {
+      const ratio = (out.shownFps[index] as number) / state.setup.targetFps;
+      return inThree(step(ratio, 0.97 * usableRateRatio, 0.05), step(ratio, 0.6, 0.15));
+    },
+  },
+  {
+    id: 'file-copy',
+    answers: ['quick', 'usual', 'slow'],
+    minutes: 2,
+    canAsk: ({ setup }) => setup.clips.length > 0,
+    chances: ({ state, severityOf, parameterOf }) => {
+      const stated = Math.min(...state.setup.clips.map(({ original }) => original.drive.readMegabytePerSec));
+      const trouble = state.hidden.troubles.drive > 0 ? reachOf('drive', severityOf('drive')) : 0;
+      const rate = (stated * parameterOf('driveFactor')) / (1 + trouble);
+      return inThree(step(rate, copyRates.quick, 0.12), step(rate, copyRates.slow, 0.12));
+    },
   },
 ] as const satisfies readonly QuestionDefinition[];
 

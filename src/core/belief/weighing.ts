@@ -22,6 +22,7 @@ export function viewSamples(state: SetupState, samples: ParameterSamples, out: O
     out,
     index: 0,
     severityOf: (id) => (state.hidden.troubles[id] > 0 ? (samples[severityName(id)][view.index] as number) : 0),
+    parameterOf: (name) => samples[name][view.index] as number,
   };
   return view;
 }

@@ -14,7 +14,7 @@ import {
 } from '../belief';
 import type { FixUse, JobCard } from '../card';
 import type { CauseId } from '../causes';
-import type { FixId, FixLevel } from '../fixes';
+import { applyFixes, type FixId, type FixLevel } from '../fixes';
 import { compile, createOutcomes, evaluate, type Outcomes } from '../load';
 import type { Candidate } from './candidates';
 
@@ -249,11 +249,16 @@ function weighQuestions(
   const isAnswered = (id: string): boolean => card.answers.some((answer) => answer.questionId === id);
   const isRefused = (id: string): boolean => card.refused.some((test) => test.id === id);
   const open = questionCatalogue.filter(({ id, canAsk }) => !isAnswered(id) && !isRefused(id) && canAsk(belief.base));
+  const lookedOut = createOutcomes(weighedSampleCount);
   return open.map((question) => {
     const histogram = new ShareHistogram(question.answers.length);
     for (const [p, { part, state, out }] of parts.entries()) {
       const count = weighedCount(part);
-      const view = viewSamples(state, part.samples, out);
+      const { lookedAtUnder } = question;
+      const looked = lookedAtUnder ? applyFixes(state, lookedAtUnder) : state;
+      const isSame = looked === state;
+      if (!isSame) evaluate(compile(looked, 'heaviest'), part.samples, lookedOut, { to: count, isPlayingOnly: true });
+      const view = viewSamples(looked, part.samples, isSame ? out : lookedOut);
       const masses = question.answers.map(() => new Float64Array(count));
       for (view.index = 0; view.index < count; view.index++)
         for (const [at, chance] of question.chances(view).entries()) (masses[at] as Float64Array)[view.index] = chance;

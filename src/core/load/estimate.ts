@@ -52,9 +52,13 @@ interface Conditions {
   readonly overlapRatio: number;
 }
 
+/** Share of the graphics' memory that something else holds. */
+const graphicsTakenRatio = (c: Coefficients, p: Parameters): number =>
+  c.troubles.graphicsMemory * reachOf('graphicsMemory', p.graphicsMemorySeverity);
+
 /** How far drawing on the graphics is slowed by its driver and by memory that is short. */
 function graphicsSlownessOf(c: Coefficients, p: Parameters): number {
-  const takenRatio = c.troubles.graphicsMemory * reachOf('graphicsMemory', p.graphicsMemorySeverity);
+  const takenRatio = graphicsTakenRatio(c, p);
   const haveMib = Math.max(32, c.graphicsMemoryMib * (1 - takenRatio));
   const missing = Math.max(0, (c.graphicsNeededMib * p.graphicsMemoryFactor) / haveMib - 1);
   const driver = 1 + c.troubles.graphicsDrawing * reachOf('graphicsDrawing', p.graphicsDrawingSeverity);
@@ -231,6 +235,10 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
       : endlessSec,
     coreUseRatio: Math.min(1, (((coreDecodeMs + drawCoreMs) * shownFps) / 1000 + on.busyCores) / c.coreCount),
     driveUseRatio: Math.min(1, (laneMs.drive * shownFps) / 1000),
+    graphicsUseRatio: on.isGraphics ? Math.min(1, ((laneMs.drawing - on.stallMs - callMs) * shownFps) / 1000) : 0,
+    graphicsMemoryRatio:
+      graphicsTakenRatio(c, p) +
+      (on.isGraphics ? (c.graphicsNeededMib * p.graphicsMemoryFactor) / c.graphicsMemoryMib : 0),
     plainRatio: 1000 / c.timelineFps / Math.max(1e-3, plainMs + c.plain.readMs * on.driveSlowness),
     memoryRatio: on.memoryRatio,
   };

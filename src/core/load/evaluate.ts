@@ -28,6 +28,8 @@ export const outcomeNames = [
   'fitSec',
   'coreUseRatio',
   'driveUseRatio',
+  'graphicsUseRatio',
+  'graphicsMemoryRatio',
   'plainRatio',
   'memoryRatio',
   'decodeRatio',
@@ -166,10 +168,8 @@ export function evaluate(
     const takenGraphics =
       lines.graphicsMemory.least + lines.graphicsMemory.span * (graphicsMemorySeverities[i] as number);
     const haveMib = Math.max(32, c.graphicsMemoryMib * (1 - takenGraphics));
-    const graphicsShort = Math.min(
-      graphicsShortage.most,
-      Math.max(0, (c.graphicsNeededMib * (graphicsMemoryFactors[i] as number)) / haveMib - 1),
-    );
+    const graphicsNeededMib = c.graphicsNeededMib * (graphicsMemoryFactors[i] as number);
+    const graphicsShort = Math.min(graphicsShortage.most, Math.max(0, graphicsNeededMib / haveMib - 1));
     const graphicsSlowness =
       (1 + (lines.graphicsDrawing.least + lines.graphicsDrawing.span * (graphicsDrawingSeverities[i] as number))) *
       (1 + graphicsShortage.gain * graphicsShort);
@@ -262,6 +262,8 @@ export function evaluate(
     const shownIntervalMs = 1000 / shownFps;
     out.coreUseRatio[i] = Math.min(1, (coreMs / shownIntervalMs + busyCores) / c.coreCount);
     out.driveUseRatio[i] = Math.min(1, readMs / shownIntervalMs);
+    out.graphicsUseRatio[i] = isGraphics ? Math.min(1, drawnMs / shownIntervalMs) : 0;
+    out.graphicsMemoryRatio[i] = takenGraphics + (isGraphics ? graphicsNeededMib / c.graphicsMemoryMib : 0);
     const isPlainHardware = c.plain.hardwareMs > 0;
     const plainGain = speed * Math.min(freeCores, 1 + threadGainRatio * (c.coreCount - 1));
     out.plainRatio[i] =

@@ -289,6 +289,10 @@ export interface FrameEstimate {
   readonly coreUseRatio: number;
   /** How busy the footage's drive is while playing, 0 to 1. */
   readonly driveUseRatio: number;
+  /** How busy drawing keeps the graphics while playing, 0 to 1; 0 where the processor draws. */
+  readonly graphicsUseRatio: number;
+  /** Graphics memory in use over graphics memory there is; above 1 the pictures do not fit. */
+  readonly graphicsMemoryRatio: number;
   /** Frames a second that a plain player reaches with the main clips, against their own rate. */
   readonly plainRatio: number;
   /** Memory wanted over memory there is. */

@@ -134,6 +134,7 @@ export function measureRig(rig: Rig, seed: number): RigOutcome {
         : 3600,
     coreUseRatio: now.coreUseRatio,
     driveUseRatio: now.driveUseRatio,
+    graphicsUseRatio: now.graphicsUseRatio,
     plainPlayerRatio: Math.min(4, 1000 / main.fps / Math.max(0.01, plainMs - main.drive.seekMs)),
   };
 }

@@ -10,11 +10,12 @@ import {
   usedStream,
 } from './work';
 
-/** What playing yields: the times at which new pictures appear, and how busy the cores and the drive were. */
+/** What playing yields: the times at which new pictures appear, and how busy the cores, the drive and the graphics were. */
 export interface Playing {
   readonly shownAtMs: readonly number[];
   readonly coreUseRatio: number;
   readonly driveUseRatio: number;
+  readonly graphicsUseRatio: number;
 }
 
 /** One frame's needs. */
@@ -206,6 +207,7 @@ export function play(rig: Rig, random: Random, durationMs: number, isLater = fal
   let startMs = -1;
   let usedCoreMs = 0;
   let usedDriveMs = 0;
+  let usedGraphicsMs = 0;
   const isSkipping = rig.areLateFramesSkipped && rig.design !== 'computing-first';
 
   const finishDecode = (frame: number): void => {
@@ -296,7 +298,10 @@ export function play(rig: Rig, random: Random, durationMs: number, isLater = fal
     if (job) {
       if (job.stallMs > 0) job.stallMs -= stepMs;
       else if (job.coreMs > 0) job.coreMs -= stepMs * share;
-      else job.leftMs -= stepMs;
+      else {
+        job.leftMs -= stepMs;
+        usedGraphicsMs += stepMs;
+      }
       if (job.stallMs <= 1e-6 && job.coreMs <= 1e-6 && job.leftMs <= 1e-6) {
         drawing = null;
         if (startMs < 0) startMs = nowMs;
@@ -312,5 +317,6 @@ export function play(rig: Rig, random: Random, durationMs: number, isLater = fal
     shownAtMs: shownAtMs.filter((atMs) => atMs <= durationMs),
     coreUseRatio: Math.min(1, usedCoreMs / (Math.max(nowMs, 1) * rig.coreCount)),
     driveUseRatio: Math.min(1, usedDriveMs / Math.max(nowMs, 1)),
+    graphicsUseRatio: Math.min(1, usedGraphicsMs / Math.max(nowMs, 1)),
   };
 }

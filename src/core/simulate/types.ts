@@ -163,6 +163,8 @@ export interface RigOutcome {
   readonly coreUseRatio: number;
   /** How busy the footage's drive is while playing. */
   readonly driveUseRatio: number;
+  /** Share of the time for which the graphics draw while playing, 0 to 1. */
+  readonly graphicsUseRatio: number;
   /** How fast a plain player decodes the main clips, against their own rate. */
   readonly plainPlayerRatio: number;
 }

@@ -127,6 +127,10 @@ export function graphicsWantedMib(rig: Rig): number {
   return 180 + frameMib * 7 * pictures;
 }
 
+/** Graphics memory in use, over what there is: above 1 it does not fit. */
+export const graphicsMemoryUse = (rig: Rig): number =>
+  (rig.faults.graphicsTakenMib + (rig.isDrawingOnGraphics ? graphicsWantedMib(rig) : 0)) / rig.graphics.memoryMib;
+
 /** How many times faster than a unit core this rig draws, its troubles included. */
 export function drawSpeed(rig: Rig, coreSpeed: number): number {
   if (!rig.isDrawingOnGraphics || rig.graphics.speed <= 1) return coreSpeed;

@@ -1,7 +1,8 @@
 import { createRandom, type Random } from '../../numbers/random';
 import { benchLimits } from '../gap';
 import type { Rig, RigOutcome } from '../types';
-import { memoryWantedMib } from '../work';
+import { measureRig } from '../measure';
+import { graphicsMemoryUse, memoryWantedMib } from '../work';
 
 /** How a person gets at a figure. */
 export type ReadingWay = 'metered' | 'typed' | 'felt';
@@ -78,6 +79,12 @@ export function readPreview(
   };
 }
 
+/** One clip on an empty timeline: nothing above it, no effect on it. */
+const withClipAlone = (rig: Rig): Rig => ({
+  ...rig,
+  timeline: { ...rig.timeline, layerCount: 1, coveredLayerCount: 0, titleCount: 0, effects: [] },
+});
+
 /** What is true of a rig, asked in the words of the questions that a diagnosis may put. */
 function truthOf(questionId: string, rig: Rig, outcome: RigOutcome): string | null {
   const yesNo = (isTrue: boolean): string => (isTrue ? 'yes' : 'no');
@@ -120,7 +127,20 @@ function truthOf(questionId: string, rig: Rig, outcome: RigOutcome): string | nu
     case 'which-graphics':
       return rig.faults.isOnSlowGraphics ? 'the-slower' : 'the-faster';
     case 'graphics-memory-full':
-      return yesNo(rig.faults.graphicsTakenMib > 0.6 * rig.graphics.memoryMib);
+      return yesNo(graphicsMemoryUse(rig) > 0.97);
+    case 'graphics-use':
+      return outcome.graphicsUseRatio > 0.8 ? 'nearly-all' : outcome.graphicsUseRatio > 0.15 ? 'some' : 'hardly-any';
+    case 'clip-alone': {
+      const ratio = measureRig(withClipAlone(rig), 1).shownFps / rig.targetFps;
+      return ratio > 0.92 ? 'smoothly' : ratio > 0.6 ? 'small-hitches' : 'lags';
+    }
+    case 'file-copy': {
+      const megabytePerSec =
+        Math.min(...rig.clips.map(({ original }) => original.drive.megabytePerSec)) *
+        rig.faults.driveShare *
+        rig.quirks.drive;
+      return megabytePerSec > 200 ? 'quick' : megabytePerSec > 60 ? 'usual' : 'slow';
+    }
     default:
       return null;
   }
@@ -135,6 +155,14 @@ const wrongAnswers: Readonly<Record<string, string>> = {
   'less-than-half': 'half-or-more',
   'nearly-full': 'enough',
   enough: 'nearly-full',
+  smoothly: 'small-hitches',
+  'small-hitches': 'lags',
+  lags: 'small-hitches',
+  some: 'hardly-any',
+  'hardly-any': 'some',
+  quick: 'usual',
+  usual: 'quick',
+  slow: 'usual',
   'the-slower': 'the-faster',
   'the-faster': 'the-slower',
 };
