@@ -37,7 +37,9 @@ async function read(
   path: string,
 ): Promise<{ readonly reading: MeterReading; readonly ms: number }> {
   const startedMs = performance.now();
-  const options = ['-v', 'error', '-i', path, '-f', 'rawvideo', '-pix_fmt', 'gray', '-'];
+  // The plane of brightness as it was recorded, which is what a browser's decoder hands over too; converting it to
+  // another range of greys would cost ffmpeg as much as decoding.
+  const options = ['-v', 'error', '-i', path, '-vf', 'extractplanes=y', '-f', 'rawvideo', '-'];
   const child = spawn('ffmpeg', options, { stdio: ['ignore', 'pipe', 'inherit'] });
   const isDone = ended(child);
   const meter = new Meter({ ceilingFps: plan.recordedFps });

@@ -231,6 +231,14 @@ test('switches working sets to and fro, with the short list each way, and a set 
   await page.getByRole('button', { name: 'Add this set' }).click();
   const own = page.getByRole('article', { name: 'Rough cut' });
   await expect(own).toContainText('Bypass the effects while cutting');
+  await own.getByRole('button', { name: 'Change Rough cut' }).click();
+  const changed = page.getByRole('article', { name: 'Change Rough cut' });
+  await changed.getByRole('textbox', { name: 'Name of the set' }).fill('Rougher cut');
+  await changed.getByText('Bypass the effects while cutting').click();
+  await changed.getByRole('button', { name: 'Save the set' }).click();
+  await expect(page.getByRole('article', { name: 'Rougher cut' })).toContainText('Nothing is left out.');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(own).toContainText('Bypass the effects while cutting');
   await own.getByRole('button', { name: 'Delete Rough cut' }).click();
   await expect(own).toBeHidden();
   await page.getByRole('button', { name: 'Undo' }).click();

@@ -18,7 +18,7 @@ const readingOf = (id: string, shownFps: number, change: Partial<Reading> = {}):
 function logAt(readings: readonly Reading[], shownFps: number): number {
   const out = createOutcomes(1);
   out.shownFps[0] = shownFps;
-  const view = { state: base, out, index: 0, severityOf: () => 0 };
+  const view = { state: base, out, index: 0, severityOf: () => 0, parameterOf: () => 1 };
   const sum = new Float64Array(1);
   for (const { addTo } of listReadingEvidence(readings, targetFps, ['playing'])) addTo(sum, view, 1);
   return sum[0] as number;

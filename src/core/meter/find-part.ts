@@ -5,6 +5,8 @@ import type { GreyPicture, PictureRegion } from './types';
 const mostWidthPx = 320;
 const mostHeightPx = 180;
 export const findingMs = 3000;
+/** Frames nearer to each other than this are not both looked at: the part is found as well without them. */
+const leastStepMs = 25;
 /** Blocks of so many pixels a side, at that size. */
 const blockPx = 4;
 /** A block has changed when its pixels differ by this many grey levels on average. */
@@ -26,7 +28,7 @@ export class PartFinder {
   private readonly rowCount: number;
   private before: Float32Array;
   private now: Float32Array;
-  private frameCount = 0;
+  private lastMs = Number.NEGATIVE_INFINITY;
   /** One row of flags a pair of frames. */
   private readonly changed: Uint8Array[] = [];
 
@@ -43,20 +45,26 @@ export class PartFinder {
   }
 
   /** Takes one frame of the window. */
-  add(picture: GreyPicture): void {
+  add(picture: GreyPicture, atMs: number): void {
+    if (atMs - this.lastMs < leastStepMs) return;
+    const isFirst = this.lastMs === Number.NEGATIVE_INFINITY;
+    this.lastMs = atMs;
     [this.before, this.now] = [this.now, this.before];
     this.scaler.scale(picture, this.now);
-    if (this.frameCount++ === 0) return;
+    if (isFirst) return;
     const { before, now, columnCount, rowCount } = this;
     const stride = this.scaler.widthPx;
     const flags = new Uint8Array(columnCount * rowCount);
     for (let row = 0; row < rowCount; row++)
       for (let column = 0; column < columnCount; column++) {
         let sum = 0;
-        for (let y = row * blockPx; y < (row + 1) * blockPx; y++) {
-          const from = y * stride + column * blockPx;
-          for (let at = from; at < from + blockPx; at++) sum += Math.abs((now[at] as number) - (before[at] as number));
-        }
+        let at = row * blockPx * stride + column * blockPx;
+        for (let line = 0; line < blockPx; line++, at += stride)
+          sum +=
+            Math.abs((now[at] as number) - (before[at] as number)) +
+            Math.abs((now[at + 1] as number) - (before[at + 1] as number)) +
+            Math.abs((now[at + 2] as number) - (before[at + 2] as number)) +
+            Math.abs((now[at + 3] as number) - (before[at + 3] as number));
         if (sum > changedLevels * blockPx * blockPx) flags[row * columnCount + column] = 1;
       }
     this.changed.push(flags);

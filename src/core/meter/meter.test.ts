@@ -112,6 +112,44 @@ describe('createGreyScaler', () => {
       heightPx: 2,
     });
   });
+
+  it('gives the mean of each field, however the lines of the picture lie in memory', () => {
+    const levels = fc.uint8Array({ minLength: 48 * 30, maxLength: 48 * 30 });
+    fc.assert(
+      fc.property(
+        levels,
+        fc.constantFrom(40, 41, 44, 48),
+        fc.nat(3),
+        fc.record({ xPx: fc.nat(12), yPx: fc.nat(9), widthPx: fc.integer({ min: 1, max: 27 }) }),
+        fc.integer({ min: 1, max: 12 }),
+        (bytes, stride, offset, { xPx, yPx, widthPx }, mostPx) => {
+          const heightPx = 20;
+          const memory = new Uint8Array(bytes.length + 4);
+          memory.set(bytes, offset);
+          const picture = { widthPx: stride, heightPx: 30, pixels: memory.subarray(offset, offset + stride * 30) };
+          const scaler = createGreyScaler({ xPx, yPx, widthPx, heightPx }, mostPx, mostPx);
+          const into = new Float32Array(scaler.widthPx * scaler.heightPx);
+          scaler.scale(picture, into);
+          const edgeAt = (i: number, length: number, count: number): number => Math.round((i * length) / count);
+          for (let row = 0; row < scaler.heightPx; row++)
+            for (let column = 0; column < scaler.widthPx; column++) {
+              let [sum, count] = [0, 0];
+              for (let y = edgeAt(row, heightPx, scaler.heightPx); y < edgeAt(row + 1, heightPx, scaler.heightPx); y++)
+                for (
+                  let x = edgeAt(column, widthPx, scaler.widthPx);
+                  x < edgeAt(column + 1, widthPx, scaler.widthPx);
+                  x++
+                ) {
+                  sum += picture.pixels[(yPx + y) * stride + xPx + x] as number;
+                  count++;
+                }
+              expect(into[row * scaler.widthPx + column]).toBeCloseTo(sum / count, 3);
+            }
+        },
+      ),
+      propertyRuns,
+    );
+  });
 });
 
 describe('tellNewPictures', () => {

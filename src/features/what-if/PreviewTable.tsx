@@ -14,6 +14,7 @@ import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
+import { chartDetail } from './draw-test-chart';
 import { TestChart } from './TestChart';
 import type { WhatIfSet } from './use-what-if-set';
 
@@ -83,6 +84,7 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
               <th scope="col" data-figure>
                 shown a second
               </th>
+              <th scope="col">a detail of it, as the viewer shows it</th>
               <th scope="col">in the viewer</th>
               <th scope="col">look at full again</th>
               <th scope="col">
@@ -98,6 +100,13 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
                 </td>
                 <td data-figure>{choice.drawnHeightPx}</td>
                 <td data-figure>{formatFpsRange(choice.after.shownFps)}</td>
+                <td>
+                  <TestChart
+                    area={chartDetail}
+                    drawnRatio={choice.drawnHeightPx / seenPx}
+                    label={`Detail at ${nameOf(choice)}: ${describeLoss(choice)}`}
+                  />
+                </td>
                 <td data-unseen={choice.missingRatio <= 0 || undefined}>{describeLoss(choice)}</td>
                 <td>{describeWhenToLook(choice)}</td>
                 <td>

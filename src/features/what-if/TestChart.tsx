@@ -3,22 +3,28 @@
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import { colour } from '@/ui/tokens';
-import { chartHeightPx, chartWidthPx, drawTestChart } from './draw-test-chart';
+import { type ChartArea, drawTestChart, wholeChart } from './draw-test-chart';
 
 const Picture = styled.canvas`
   display: block;
-  width: ${chartWidthPx}px;
-  height: ${chartHeightPx}px;
   max-width: 100%;
   border: 1px solid ${colour.line};
   border-radius: 4px;
 `;
 
+interface TestChartProps {
+  readonly drawnRatio: number;
+  readonly label: string;
+  /** The part of the chart to show; all of it without. */
+  readonly area?: ChartArea;
+}
+
 /** A drawn test picture as a preview of so many of the viewer's lines shows it, at the viewer's size on screen. */
-export function TestChart({ drawnRatio, label }: { readonly drawnRatio: number; readonly label: string }) {
+export function TestChart({ drawnRatio, label, area = wholeChart }: TestChartProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
-    if (canvas.current) drawTestChart(canvas.current, drawnRatio, window.devicePixelRatio);
-  }, [drawnRatio]);
-  return <Picture ref={canvas} role="img" aria-label={label} />;
+    if (canvas.current) drawTestChart(canvas.current, area, drawnRatio, window.devicePixelRatio);
+  }, [area, drawnRatio]);
+  const { widthPx, heightPx } = area;
+  return <Picture ref={canvas} role="img" aria-label={label} style={{ width: widthPx, height: heightPx }} />;
 }

@@ -1,6 +1,16 @@
-/** The part of a picture that the chart shows, in pixels of the viewer. */
-export const chartWidthPx = 200;
-export const chartHeightPx = 112;
+const chartWidthPx = 200;
+const chartHeightPx = 112;
+
+/** A part of the chart, in pixels of the viewer. */
+export interface ChartArea {
+  readonly xPx: number;
+  readonly yPx: number;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+export const wholeChart: ChartArea = { xPx: 0, yPx: 0, widthPx: chartWidthPx, heightPx: chartHeightPx };
+/** Lines, letters and an edge: what is lost first, small enough for a line of a table. */
+export const chartDetail: ChartArea = { xPx: 48, yPx: 6, widthPx: 116, heightPx: 58 };
 
 /** The chart itself, in its own size: a fan of lines, small letters, a weave, a soft ball and slanted edges. Ours. */
 function drawChart(context: CanvasRenderingContext2D): void {
@@ -38,21 +48,27 @@ function drawChart(context: CanvasRenderingContext2D): void {
 }
 
 /**
- * Draws the chart as a preview of `drawnRatio` of the viewer's lines shows it: drawn small, then stretched to the
- * viewer. At 1 or more nothing is lost. `pixelRatio` is how many pixels of the screen one of the page has.
+ * Draws a part of the chart as a preview of `drawnRatio` of the viewer's lines shows it: drawn small, then stretched to
+ * the viewer. At 1 or more nothing is lost. `pixelRatio` is how many pixels of the screen one of the page has.
  */
-export function drawTestChart(canvas: HTMLCanvasElement, drawnRatio: number, pixelRatio: number): void {
+export function drawTestChart(
+  canvas: HTMLCanvasElement,
+  { xPx, yPx, widthPx, heightPx }: ChartArea,
+  drawnRatio: number,
+  pixelRatio: number,
+): void {
   const context = canvas.getContext('2d');
   if (!context) return;
-  canvas.width = Math.round(chartWidthPx * pixelRatio);
-  canvas.height = Math.round(chartHeightPx * pixelRatio);
+  canvas.width = Math.round(widthPx * pixelRatio);
+  canvas.height = Math.round(heightPx * pixelRatio);
   const scale = Math.min(1, drawnRatio);
   const small = document.createElement('canvas');
   small.width = Math.max(1, Math.round(canvas.width * scale));
   small.height = Math.max(1, Math.round(canvas.height * scale));
   const drawing = small.getContext('2d');
   if (!drawing) return;
-  drawing.scale(small.width / chartWidthPx, small.height / chartHeightPx);
+  drawing.scale(small.width / widthPx, small.height / heightPx);
+  drawing.translate(-xPx, -yPx);
   drawChart(drawing);
   context.imageSmoothingEnabled = true;
   context.drawImage(small, 0, 0, canvas.width, canvas.height);

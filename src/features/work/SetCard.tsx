@@ -13,7 +13,8 @@ import { Stamp } from '@/ui/Stamp';
 import { colour, font } from '@/ui/tokens';
 import { SwitchList } from './SwitchList';
 
-const Box = styled.article`
+/** The frame of one working set. */
+export const SetBox = styled.article`
   padding: 12px 14px;
   border: 1px solid ${colour.line};
   border-radius: 8px;
@@ -37,11 +38,12 @@ interface SetCardProps {
   readonly what: string;
   readonly onUse: () => void;
   readonly onLeave: () => void;
-  readonly onDelete: (() => void) | null;
+  /** What can be done to a set of one's own; null for those that ship. */
+  readonly own: { readonly onChange: () => void; readonly onDelete: () => void } | null;
 }
 
 /** One working set: what it holds, what to expect, and the short list each way. */
-export function SetCard({ card, sketch, set, what, onUse, onLeave, onDelete }: SetCardProps) {
+export function SetCard({ card, sketch, set, what, onUse, onLeave, own }: SetCardProps) {
   const inUse = workingSetInUse(card);
   const isUsed = inUse?.id === set.id;
   const after = useMemo(() => forecastUnder(sketch, fixesOfSet(card, set)), [sketch, card, set]);
@@ -49,7 +51,7 @@ export function SetCard({ card, sketch, set, what, onUse, onLeave, onDelete }: S
   const there = listSwitches(card, isUsed ? null : inUse, set);
   const back = listSwitches(card, set, null);
   return (
-    <Box aria-label={set.name} data-used={isUsed || undefined}>
+    <SetBox aria-label={set.name} data-used={isUsed || undefined}>
       <Row style={{ justifyContent: 'space-between' }}>
         <h3>{set.name}</h3>
         {isUsed && <Stamp data-kind="open">in use</Stamp>}
@@ -85,12 +87,17 @@ export function SetCard({ card, sketch, set, what, onUse, onLeave, onDelete }: S
             I switched to this
           </Button>
         )}
-        {onDelete && !isUsed && (
-          <Button look="danger" onPress={onDelete} aria-label={`Delete ${set.name}`}>
-            Delete
-          </Button>
+        {own && !isUsed && (
+          <>
+            <Button look="quiet" onPress={own.onChange} aria-label={`Change ${set.name}`}>
+              Change
+            </Button>
+            <Button look="danger" onPress={own.onDelete} aria-label={`Delete ${set.name}`}>
+              Delete
+            </Button>
+          </>
         )}
       </Row>
-    </Box>
+    </SetBox>
   );
 }

@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { JobCard, WorkingSet } from '@/core/card';
 import { type Diagnosis, suggestSets, workingSetKinds } from '@/core/diagnose';
@@ -9,7 +9,8 @@ import { Sheet } from '@/ui/Sheet';
 import { useNotify } from '../shell/notices';
 import { useOpenCard } from '../shell/use-open-card';
 import { NewSet } from './NewSet';
-import { SetCard } from './SetCard';
+import { SetBox, SetCard } from './SetCard';
+import { SetForm } from './SetForm';
 
 const Grid = styled.div`
   display: grid;
@@ -22,6 +23,7 @@ const Grid = styled.div`
 export function WorkingSets({ card, diagnosis }: { readonly card: JobCard; readonly diagnosis: Diagnosis }) {
   const { run } = useOpenCard();
   const notify = useNotify();
+  const [changedId, setChangedId] = useState<string | null>(null);
   const suggested = useMemo(() => suggestSets(card, diagnosis.plans), [card, diagnosis]);
   const shipped = workingSetKinds.map((kind): WorkingSet => {
     // One that is in use stays as it was when it was switched to.
@@ -41,6 +43,26 @@ export function WorkingSets({ card, diagnosis }: { readonly card: JobCard; reado
       action: { label: 'Undo', run: () => run({ type: 'saveWorkingSet', input: { set } }) },
     });
   };
+  const tellChanged = (before: WorkingSet) => {
+    setChangedId(null);
+    notify({
+      kind: 'info',
+      text: `Changed the set “${before.name}”.`,
+      action: { label: 'Undo', run: () => run({ type: 'saveWorkingSet', input: { set: before } }) },
+    });
+  };
+  const form = (set: WorkingSet) => (
+    <SetBox key={set.id} aria-label={`Change ${set.name}`}>
+      <SetForm
+        card={card}
+        sketch={diagnosis.sketch}
+        set={set}
+        saveLabel="Save the set"
+        onSaved={() => tellChanged(set)}
+        onCancel={() => setChangedId(null)}
+      />
+    </SetBox>
+  );
   const show = (set: WorkingSet, what: string, isOwn: boolean) => (
     <SetCard
       key={set.id}
@@ -50,7 +72,7 @@ export function WorkingSets({ card, diagnosis }: { readonly card: JobCard; reado
       what={what}
       onUse={() => use(set)}
       onLeave={() => run({ type: 'useWorkingSet', input: { id: null } })}
-      onDelete={isOwn ? () => remove(set) : null}
+      own={isOwn ? { onChange: () => setChangedId(set.id), onDelete: () => remove(set) } : null}
     />
   );
   return (
@@ -60,7 +82,9 @@ export function WorkingSets({ card, diagnosis }: { readonly card: JobCard; reado
           const set = shipped[i];
           return set ? show(set, workingSetTexts[kind].what, false) : null;
         })}
-        {own.map((set) => show(set, 'your own', true))}
+        {own.map((set) =>
+          set.id === changedId && set.id !== card.workingSetId ? form(set) : show(set, 'your own', true),
+        )}
       </Grid>
       <NewSet card={card} sketch={diagnosis.sketch} />
     </Sheet>

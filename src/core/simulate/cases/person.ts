@@ -1,7 +1,7 @@
 import { createRandom, type Random } from '../../numbers/random';
 import { benchLimits } from '../gap';
-import type { Rig, RigOutcome } from '../types';
 import { measureRig } from '../measure';
+import type { Rig, RigOutcome } from '../types';
 import { graphicsMemoryUse, memoryWantedMib } from '../work';
 
 /** How a person gets at a figure. */
