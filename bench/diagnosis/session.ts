@@ -166,10 +166,11 @@ export class Session {
     this.takeReading();
   }
 
-  /** Takes a kept fix back and looks whether it is still usable; puts it in again where not. */
+  /** Takes a kept fix back and looks, at two stretches, whether it is still usable; puts it in again where not. */
   giveBack(fix: FixAtLevel): void {
     const before = this.card;
     this.takeBack(fix);
+    if (this.isSatisfied()) this.takeReading();
     if (!this.isSatisfied()) this.card = before;
   }
 

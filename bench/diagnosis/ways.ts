@@ -23,22 +23,23 @@ const leastTold = 0.02;
 const mostTrialMinutes = 15;
 
 /**
- * What is named after three readings by somebody who wants to know before they cure: each time the look or the trial that
- * tells most a minute, every trial taken back again, then the looks that still tell something.
+ * What is named after three readings by somebody who wants to know before they cure: all looks that tell something, the
+ * most telling first, then the trial that tells most, each taken back again.
  */
 export function nameCauses(practice: PracticeCase): Diagnosis['causes'] {
   const session = new Session(practice);
   for (;;) {
     const diagnosis = diagnose(session.card);
     const hasReadings = session.card.readings.length >= namingReadings;
-    const [best] = diagnosis.nextTests
-      .filter(({ kind, minutes }) => kind === 'question' || (!hasReadings && minutes <= mostTrialMinutes))
-      .filter(({ bits }) => bits >= leastTold)
-      .sort((a, b) => b.bits / b.minutes - a.bits / a.minutes);
-    if (best?.kind === 'question') session.answer(best.id);
+    const telling = diagnosis.nextTests
+      .filter(({ kind, bits, minutes }) => bits >= leastTold && (kind === 'question' || minutes <= mostTrialMinutes))
+      .sort((a, b) => b.bits - a.bits);
+    const look = telling.find(({ kind }) => kind === 'question');
+    const trial = telling.find(({ kind }) => kind === 'fix');
+    if (look) session.answer(look.id);
     else if (hasReadings) return diagnosis.causes;
-    else if (best) {
-      session.try({ id: best.id, level: best.level });
+    else if (trial) {
+      session.try({ id: trial.id, level: trial.level });
       session.end('undone');
     } else session.takeReading();
   }
@@ -78,6 +79,8 @@ export function runLoop(practice: PracticeCase, log: (line: string) => void = ()
       continue;
     }
     session.try(move.fix);
+    // One thing better and another worse is likelier a slip than both true: it is read once more.
+    if (session.gainOfTrial() >= leastGain && session.hasHarmed()) session.takeReading();
     const gain = session.gainOfTrial();
     const isKept =
       session.isSatisfied() ||

@@ -1,5 +1,5 @@
 import { assertNever } from '@/core/assert-never';
-import type { AdviceReason, NextMove, TrialAdvice, TrialVerdict } from '@/core/diagnose';
+import type { AdviceReason, NextMove, Relief, TrialAdvice, TrialVerdict } from '@/core/diagnose';
 import type { FixRequirement } from '@/core/fixes';
 import { formatChance } from './diagnosis';
 import { fixTitle } from './fix-titles';
@@ -71,12 +71,19 @@ export function describeMinutes(
   return spent > 0 ? `${spent} min spent, ${leftText}` : leftText;
 }
 
+/** What is to be expected of a fix where nothing within reach makes the preview usable. */
+export const describeRelief = ({ closedRatio }: Relief): string =>
+  closedRatio === null
+    ? 'Nothing that Oil Can knows explains what was read. This helps now and then all the same, and can be undone.'
+    : `Nothing within reach is likely to make it usable. This closes about ${Math.round(100 * closedRatio)} % of what is missing.`;
+
 /** Why a step is the next one. */
 export function describeMoveReason(move: NextMove): string {
   switch (move.kind) {
     case 'ask':
       return 'The answer tells more for its minutes than any fix.';
     case 'try':
+      if (move.relief) return describeRelief(move.relief);
       if (move.plan && move.plan.fixes.length > 1)
         return `The first of ${move.plan.fixes.length} changes that together make it usable, ${formatChance(move.plan.probability)}.`;
       return move.plan

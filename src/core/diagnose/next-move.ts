@@ -5,12 +5,20 @@ import { remainingPlan } from './chosen-plan';
 import type { Diagnosis } from './diagnose';
 import { leastScore, type NextTest } from './next-tests';
 import type { Plan } from './plan';
+import type { Relief } from './relief';
 
 /** The step that the belief would take next. */
 export type BeliefMove =
   | { readonly kind: 'ask'; readonly test: NextTest }
   /** A fix to try for what it tells and may cure; or as a step of a plan that needs more than one. */
-  | { readonly kind: 'try'; readonly fix: FixAtLevel; readonly minutes: number; readonly plan: Plan | null }
+  | {
+      readonly kind: 'try';
+      readonly fix: FixAtLevel;
+      readonly minutes: number;
+      readonly plan: Plan | null;
+      /** Where nothing is expected to make it usable, what is expected of this. */
+      readonly relief?: Relief;
+    }
   | { readonly kind: 'nothing-left' };
 
 /** The one step to take next on a card. */
@@ -82,7 +90,9 @@ export function chooseMove(diagnosis: Diagnosis): BeliefMove {
   if (plan && planned && isPlanBetter) return toTry(planned, plan, diagnosis);
   if (!best || best.score < leastScore) {
     const { relief } = diagnosis;
-    return relief ? { kind: 'try', fix: relief.fix, minutes: relief.minutes, plan: null } : { kind: 'nothing-left' };
+    return relief
+      ? { kind: 'try', fix: relief.fix, minutes: relief.minutes, plan: null, relief }
+      : { kind: 'nothing-left' };
   }
   if (best.kind === 'question') return { kind: 'ask', test: best };
   const isOfPlan = plan?.fixes.some((fix) => fix.id === best.id && fix.level === best.level) ?? false;

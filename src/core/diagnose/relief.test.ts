@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { believe, gapUnder } from '../belief';
+import { isGeneralRemedy } from '../fixes';
 import { createCase } from '../simulate/cases';
 import { listCandidates } from './candidates';
 import { findRelief } from './relief';
@@ -17,5 +18,19 @@ describe('findRelief', () => {
       expect(relief.closedRatio).toBeGreaterThan(0.05);
       expect(findRelief(belief, [], [])).toBeNull();
     }
+  });
+
+  it('ends with what helps now and then, the quickest first, where nothing is expected to help', () => {
+    const { card } = createCase(2);
+    const belief = believe(card, { sampleCount: 400 });
+    const before = gapUnder(belief, []).gap;
+    const idle = listCandidates(card, belief, []).filter(
+      ({ id, level }) => gapUnder(belief, [{ id, level }]).gap > 0.95 * before,
+    );
+    const relief = findRelief(belief, [], idle);
+    const general = idle.filter(({ id }) => isGeneralRemedy(id));
+    expect(general.length).toBeGreaterThan(1);
+    expect(relief?.closedRatio).toBeNull();
+    expect(relief?.minutes).toBe(Math.min(...general.map(({ minutes }) => minutes)));
   });
 });

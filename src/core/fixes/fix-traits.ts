@@ -20,6 +20,18 @@ const lookChangingIds: ReadonlySet<string> = new Set<FixId>([
 /** Whether colours and effects cannot be judged while a fix is in force. */
 export const changesLook = (id: string): boolean => lookChangingIds.has(id);
 
+const generalRemedyIds: ReadonlySet<string> = new Set<FixId>([
+  'update-software',
+  'use-more-threads',
+  'reset-editor',
+  'turn-off-panel-acceleration',
+  'turn-off-hardware-decode',
+  'turn-off-graphics-drawing',
+]);
+
+/** Whether a fix now and then helps where nothing that is known explains what is read, and costs the picture nothing. */
+export const isGeneralRemedy = (id: string): boolean => generalRemedyIds.has(id);
+
 const renderingIds: ReadonlySet<string> = new Set<FixId>(['prerender-range', 'prerender-when-idle']);
 
 /** Whether a fix is a habit of working rather than a setting: how a project is built, and rendering its heavy parts. */

@@ -7,7 +7,7 @@ import { chooseStep, type Diagnosis, type NextMove, type NextTest, type Relief }
 import { describeWorth } from '@/messages/diagnosis';
 import { fixTitle } from '@/messages/fix-titles';
 import { formatMinutes } from '@/messages/format';
-import { describeMoveReason } from '@/messages/loop';
+import { describeMoveReason, describeRelief } from '@/messages/loop';
 import { Disclosure } from '@/ui/Disclosure';
 import { LinkButton } from '@/ui/LinkButton';
 import { Soft } from '@/ui/layout';
@@ -49,8 +49,7 @@ function ReliefLook({ relief, card }: { readonly relief: Relief; readonly card: 
     <Look>
       <h3>{fixTitle(relief.fix.id, relief.fix.level)}</h3>
       <p>
-        Nothing within reach is likely to make it usable. This closes about {Math.round(100 * relief.closedRatio)} % of
-        what is missing. <Soft>Takes {formatMinutes(relief.minutes)}.</Soft>
+        {describeRelief(relief)} <Soft>Takes {formatMinutes(relief.minutes)}.</Soft>
       </p>
       <LinkButton href={`/card/${encodeURIComponent(card.id)}/fixes`}>Try it among the fixes</LinkButton>
     </Look>
