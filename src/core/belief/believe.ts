@@ -45,6 +45,8 @@ const droppedRatio = 0.004;
  * from plans what it gave to nobody.
  */
 const weightPower = 0.9;
+/** This share of the samples is spread evenly over the hypotheses in question, the rest goes by their weight. */
+const evenRatio = 0.3;
 const leastPerPart = 32;
 const mostPerPart = 400;
 /** A tempering step keeps this share of the samples effective. */
@@ -319,7 +321,7 @@ export function believe(card: JobCard, { sampleCount = usualSampleCount, seed = 
   });
   // Each gets its share of the samples, more where more of the weight is.
   const parts = kept.map(({ hypothesis, groups, weight }) => {
-    const wanted = sampleCount * (0.5 / kept.length + 0.5 * weight);
+    const wanted = sampleCount * (evenRatio / kept.length + (1 - evenRatio) * weight);
     const count = Math.round(Math.min(most, Math.max(leastPerPart, wanted)));
     const particles = new Particles(hypothesis, groups, count, drawn, scratch);
     const random = createRandom(seed + seedOf(hypothesis.key));

@@ -24,8 +24,8 @@ export type NextStep =
   | { readonly kind: 'do-step'; readonly stepId: StepId }
   | { readonly kind: 'take-reading' }
   | { readonly kind: 'finish-trial'; readonly fix: FixUse; readonly stage: TrialStage }
-  | { readonly kind: 'try-fix'; readonly ranked: RankedFix }
-  | { readonly kind: 'no-fix-left' }
+  /** Which one, the belief says; until it has, or where it cannot be asked, `firstByEstimate` does. */
+  | { readonly kind: 'choose-fix' }
   | { readonly kind: 'put-back' }
   | { readonly kind: 'export' };
 
@@ -53,9 +53,13 @@ function findNextStep(card: JobCard): NextStep {
   if (next === 'export-check') return isReadyToExport(card) ? { kind: 'export' } : { kind: 'put-back' };
   if (next !== 'fixes') return { kind: 'do-step', stepId: next };
   if (!readingInForce(card)) return { kind: 'take-reading' };
+  return { kind: 'choose-fix' };
+}
+
+/** The fix that by the estimate alone brings most for what it costs, of those not given up; null where none is left. */
+export function firstByEstimate(card: JobCard): RankedFix | null {
   const isRefused = createRefusal(card);
-  const ranked = rankCardFixes(card).find((fix) => fix.gain >= leastGain && !isRefused(fix));
-  return ranked ? { kind: 'try-fix', ranked } : { kind: 'no-fix-left' };
+  return rankCardFixes(card).find((fix) => fix.gain >= leastGain && !isRefused(fix)) ?? null;
 }
 
 /** Everything that is shown of a card at a glance. O(clips log clips). */

@@ -7,6 +7,7 @@ import {
   computeWhatIf,
   countProxyClips,
   findHeaviest,
+  firstByEstimate,
   forecastChoices,
   listClipRows,
   rankCardFixes,
@@ -75,7 +76,7 @@ describe('summariseCard', () => {
   it('leads from the first things through a trial to the export', () => {
     expect(next(createJobCard({ id: 'x', title: 'x', nowMs: 0 }))).toEqual({ kind: 'do-step', stepId: 'first-things' });
     const read = run(cardOf('decode-bound'), { type: 'finishStep', input: { stepId: 'findings' } });
-    expect(next(read)).toMatchObject({ kind: 'try-fix' });
+    expect(next(read)).toEqual({ kind: 'choose-fix' });
     const fix = { id: 'make-proxies', level: 540 };
     const trying = run(read, { type: 'beginTrial', input: { id: 't', fix, nowMs: 1 } });
     expect(next(trying)).toEqual({ kind: 'finish-trial', fix, stage: 'make' });
@@ -98,9 +99,9 @@ describe('summariseCard', () => {
     let card = run(cardOf('programs-busy'), { type: 'finishStep', input: { stepId: 'findings' } });
     const proposed: string[] = [];
     for (let i = 0; i < 20; i++) {
-      const step = next(card);
-      if (step.kind !== 'try-fix') break;
-      const { id, level } = step.ranked;
+      const first = firstByEstimate(card);
+      if (!first) break;
+      const { id, level } = first;
       expect(proposed).not.toContain(`${id}=${level}`);
       proposed.push(`${id}=${level}`);
       card = run(
@@ -110,7 +111,8 @@ describe('summariseCard', () => {
       );
     }
     expect(proposed[0]).toBe('close-programs=all');
-    expect(next(card)).toEqual({ kind: 'no-fix-left' });
+    expect(firstByEstimate(card)).toBeNull();
+    expect(next(card)).toEqual({ kind: 'choose-fix' });
   });
 });
 

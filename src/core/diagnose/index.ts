@@ -1,6 +1,6 @@
 export { type AdviceReason, adviseTrial, type TrialAdvice, type TrialVerdict } from './advise-trial';
 export { createRefusal } from './candidates';
-export { type CardOverview, type NextStep, summariseCard, type TrialStage } from './card-overview';
+export { type CardOverview, firstByEstimate, type NextStep, summariseCard, type TrialStage } from './card-overview';
 export { isChosenPlan, remainingPlan } from './chosen-plan';
 export { type ClipFilter, clipGroups, countTraits, everyClip, filterClipRows } from './clip-filter';
 export { listClipRecords } from './clip-records';

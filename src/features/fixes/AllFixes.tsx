@@ -1,7 +1,8 @@
 'use client';
 
+import { useDeferredValue, useMemo } from 'react';
 import { type FixUse, isSameFix, type JobCard } from '@/core/card';
-import { createRefusal } from '@/core/diagnose';
+import { createRefusal, rankCardFixes } from '@/core/diagnose';
 import { leastGain, type RankedFix } from '@/core/fixes';
 import { Disclosure } from '@/ui/Disclosure';
 import { Note } from '@/ui/Note';
@@ -10,7 +11,6 @@ import { FixCard } from './FixCard';
 
 interface AllFixesProps {
   readonly card: JobCard;
-  readonly ranked: readonly RankedFix[];
   /** The one that is shown above already. */
   readonly shown: FixUse | null;
   readonly canTry: boolean;
@@ -19,7 +19,10 @@ interface AllFixesProps {
 }
 
 /** Every other fix in reach, to be taken out of turn: what helps by the estimate first, the rest folded away. */
-export function AllFixes({ card, ranked, shown, canTry, isUsable, onTry }: AllFixesProps) {
+export function AllFixes({ card, shown, canTry, isUsable, onTry }: AllFixesProps) {
+  // Ranking seventy fixes on a long project takes a moment; what the belief answers must not wait for it.
+  const settled = useDeferredValue(card);
+  const ranked = useMemo(() => rankCardFixes(settled), [settled]);
   const others = ranked.filter(
     (fix) => !(shown && isSameFix(fix, shown)) && !card.editorProfile.lacks.includes(fix.id),
   );

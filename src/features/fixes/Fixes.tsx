@@ -3,7 +3,7 @@
 import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
 import { fixesInForce, type JobCard, openTrial, readingInForce, targetFpsOf, workingSetInUse } from '@/core/card';
-import { rankCardFixes, summariseCard } from '@/core/diagnose';
+import { summariseCard } from '@/core/diagnose';
 import { fixTitle } from '@/messages/fix-titles';
 import { formatFps } from '@/messages/format';
 import { LinkButton } from '@/ui/LinkButton';
@@ -53,7 +53,6 @@ export function Fixes() {
   const { card } = useOpenCard();
   const begin = useBeginTrial();
   const overview = useMemo(() => summariseCard(card), [card]);
-  const ranked = useMemo(() => rankCardFixes(card), [card]);
   const { diagnosis, before, status } = useDiagnosis();
   const trial = openTrial(card);
   const move = useNextMove(card, overview);
@@ -92,7 +91,6 @@ export function Fixes() {
       {!trial && (
         <AllFixes
           card={card}
-          ranked={ranked}
           shown={isMoveShown && 'fix' in move ? move.fix : null}
           canTry={canTry}
           isUsable={overview.isUsable}

@@ -24,7 +24,6 @@ import { colour, font } from '@/ui/tokens';
 import { toBudgetLanes } from './budget-lanes';
 import { describeMove, describeNextStep, waitingStep } from './describe-next-step';
 import { useDiagnosis } from './diagnosis-context';
-import { describeFixFacts } from './fix-facts';
 import { stepAfter, useFinishStep } from './use-finish-step';
 import { useNextMove } from './use-next-move';
 import { useNowMs } from './use-now';
@@ -107,11 +106,12 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
     () => (diagnosis && reading ? minutesLeft(card, diagnosis, chosen ?? { kind: 'nothing-left' }) : null),
     [card, diagnosis, reading, chosen],
   );
-  const estimated = useMemo(() => describeNextStep(overview.next, card), [overview, card]);
-  const isWaiting = overview.next.kind === 'try-fix' && diagnosis === null && status === 'running';
-  const next = isWaiting ? waitingStep : (move ?? estimated);
-  const facts =
-    move?.facts ?? (overview.next.kind === 'try-fix' && !isWaiting ? describeFixFacts(overview.next.ranked) : []);
+  const isWaiting = overview.next.kind === 'choose-fix' && diagnosis === null && status === 'running';
+  const next = useMemo(
+    () => (isWaiting ? waitingStep : (move ?? describeNextStep(overview.next, card))),
+    [isWaiting, move, overview, card],
+  );
+  const { facts = [] } = next;
   const shownFps = reading?.shownFps ?? null;
   const hasFootage = card.clips.length > 0;
   // Without a reading there is nothing to weigh causes by but the estimate.

@@ -1,5 +1,5 @@
 import type { JobCard, StepId } from '@/core/card';
-import type { NextMove, NextStep, TrialStage } from '@/core/diagnose';
+import { firstByEstimate, type NextMove, type NextStep, type TrialStage } from '@/core/diagnose';
 import { findFix } from '@/core/fixes';
 import { stepTexts } from '@/messages/card';
 import { formatChance } from '@/messages/diagnosis';
@@ -7,7 +7,7 @@ import { fixTitle } from '@/messages/fix-titles';
 import { describeEffort, fixTexts } from '@/messages/fixes';
 import { formatMinutes } from '@/messages/format';
 import { questionTexts } from '@/messages/questions';
-import type { FixFact } from './fix-facts';
+import { describeFixFacts, type FixFact } from './fix-facts';
 import { stepVerbs } from './step-verbs';
 
 export interface NextStepText {
@@ -15,6 +15,8 @@ export interface NextStepText {
   readonly why: string;
   readonly button: string;
   readonly stepId: StepId;
+  /** What stands beside it. */
+  readonly facts?: readonly FixFact[];
 }
 
 /** While the causes are weighed for the first time, no step is proposed yet. */
@@ -26,7 +28,7 @@ export const waitingStep: NextStepText = {
 };
 
 /** A step that the belief proposes, in words, with what stands beside it; null where it has nothing left. */
-export function describeMove(move: NextMove): (NextStepText & { readonly facts: readonly FixFact[] }) | null {
+export function describeMove(move: NextMove): NextStepText | null {
   switch (move.kind) {
     case 'ask': {
       const { id, minutes } = move.test;
@@ -84,7 +86,6 @@ export function describeMove(move: NextMove): (NextStepText & { readonly facts: 
         why: 'It is likely no longer needed. Take it away on trial, and see whether it is missed.',
         button: 'Show me how',
         stepId: 'fixes',
-        facts: [],
       };
     case 'ease':
       return {
@@ -92,7 +93,6 @@ export function describeMove(move: NextMove): (NextStepText & { readonly facts: 
         why: 'A milder level likely does as well, and gives up less. Try it.',
         button: 'Show me how',
         stepId: 'fixes',
-        facts: [],
       };
     case 'nothing-left':
       return null;
@@ -107,7 +107,26 @@ const stageSteps: Readonly<Record<TrialStage, Pick<NextStepText, 'title' | 'why'
   decide: { title: 'Keep it or undo it', why: 'The second reading is there.' },
 };
 
-/** The one next step of a card, in words, with where it leads. */
+/** The step that the estimate alone proposes. */
+function describeByEstimate(card: JobCard): NextStepText {
+  const ranked = firstByEstimate(card);
+  if (!ranked)
+    return {
+      title: 'Nothing left that should help',
+      why: 'By the estimate none of the fixes here closes the rest of the gap. Check what is assumed about the machine and the timeline.',
+      button: 'Look at the fixes',
+      stepId: 'fixes',
+    };
+  return {
+    title: fixTitle(ranked.id, ranked.level),
+    why: 'First, because by the estimate it brings most for what it costs.',
+    button: 'Show me how',
+    stepId: 'fixes',
+    facts: describeFixFacts(ranked),
+  };
+}
+
+/** The one next step of a card, in words, with where it leads. With fixes to rank it takes milliseconds: not for every frame. */
 export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
   switch (next.kind) {
     case 'do-step':
@@ -126,20 +145,8 @@ export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
       };
     case 'finish-trial':
       return { ...stageSteps[next.stage], button: 'Go on with the trial', stepId: 'fixes' };
-    case 'try-fix':
-      return {
-        title: fixTitle(next.ranked.id, next.ranked.level),
-        why: 'First, because by the estimate it brings most for what it costs.',
-        button: 'Show me how',
-        stepId: 'fixes',
-      };
-    case 'no-fix-left':
-      return {
-        title: 'Nothing left that should help',
-        why: 'By the estimate none of the fixes here closes the rest of the gap. Check what is assumed about the machine and the timeline.',
-        button: 'Look at the fixes',
-        stepId: 'fixes',
-      };
+    case 'choose-fix':
+      return describeByEstimate(card);
     case 'put-back':
       return {
         title: 'Edit; put back before export',

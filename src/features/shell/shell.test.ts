@@ -5,7 +5,6 @@ import { loadDemoCards } from '@/demo/load-demo-cards';
 import { toBudgetLanes } from './budget-lanes';
 import { describeNextStep } from './describe-next-step';
 import { cardFileName } from './export-card';
-import { describeFixFacts } from './fix-facts';
 import { describeStepState } from './step-hints';
 
 let demo: JobCard;
@@ -63,12 +62,11 @@ describe('describeNextStep', () => {
   });
 });
 
-describe('describeFixFacts', () => {
+describe('the step by the estimate', () => {
   it('tells what a fix brings, takes and costs', () => {
-    const { next } = summariseCard(run(demo, finishFindings));
-    if (next.kind !== 'try-fix') throw new Error(next.kind);
-    expect(describeFixFacts(next.ranked).map(({ name }) => name)).toEqual(['brings', 'takes', 'costs']);
-    expect(describeFixFacts(next.ranked)[0]?.value).toMatch(/a second$/);
+    const { facts = [] } = nextOf(run(demo, finishFindings));
+    expect(facts.map(({ name }) => name)).toEqual(['brings', 'takes', 'costs']);
+    expect(facts[0]?.value).toMatch(/a second$/);
   });
 });
 
