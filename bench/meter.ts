@@ -28,7 +28,8 @@ const plans: readonly RecordingPlan[] = sceneKinds
 
 const ended = (child: ReturnType<typeof spawn>): Promise<void> =>
   new Promise((resolve, reject) => {
-    child.on('exit', (code) => (code === 0 ? resolve() : reject(new Error(`ffmpeg ended with ${code}`))));
+    // Not before all of its output has been read.
+    child.on('close', (code) => (code === 0 ? resolve() : reject(new Error(`ffmpeg ended with ${code}`))));
   });
 
 /** Decodes a recording and measures it, as somebody would who dropped it; with the wall time of both. */
@@ -46,7 +47,7 @@ async function read(
   const frame = new Uint8Array(plan.widthPx * plan.heightPx);
   let filled = 0;
   let index = 0;
-  for await (const chunk of child.stdout as AsyncIterable<Buffer>) {
+  child.stdout.on('data', (chunk: Buffer) => {
     let at = 0;
     while (at < chunk.length) {
       const taken = Math.min(frame.length - filled, chunk.length - at);
@@ -57,7 +58,7 @@ async function read(
       meter.add({ widthPx: plan.widthPx, heightPx: plan.heightPx, pixels: frame }, (index++ * 1000) / plan.recordedFps);
       filled = 0;
     }
-  }
+  });
   await isDone;
   const reading = meter.read();
   return { reading, ms: performance.now() - startedMs };

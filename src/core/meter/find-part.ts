@@ -5,8 +5,6 @@ import type { GreyPicture, PictureRegion } from './types';
 const mostWidthPx = 320;
 const mostHeightPx = 180;
 export const findingMs = 3000;
-/** Frames nearer to each other than this are not both looked at: the part is found as well without them. */
-const leastStepMs = 25;
 /** Blocks of so many pixels a side, at that size. */
 const blockPx = 4;
 /** A block has changed when its pixels differ by this many grey levels on average. */
@@ -28,7 +26,7 @@ export class PartFinder {
   private readonly rowCount: number;
   private before: Float32Array;
   private now: Float32Array;
-  private lastMs = Number.NEGATIVE_INFINITY;
+  private isFirst = true;
   /** One row of flags a pair of frames. */
   private readonly changed: Uint8Array[] = [];
 
@@ -45,13 +43,13 @@ export class PartFinder {
   }
 
   /** Takes one frame of the window. */
-  add(picture: GreyPicture, atMs: number): void {
-    if (atMs - this.lastMs < leastStepMs) return;
-    const isFirst = this.lastMs === Number.NEGATIVE_INFINITY;
-    this.lastMs = atMs;
+  add(picture: GreyPicture): void {
     [this.before, this.now] = [this.now, this.before];
     this.scaler.scale(picture, this.now);
-    if (isFirst) return;
+    if (this.isFirst) {
+      this.isFirst = false;
+      return;
+    }
     const { before, now, columnCount, rowCount } = this;
     const stride = this.scaler.widthPx;
     const flags = new Uint8Array(columnCount * rowCount);

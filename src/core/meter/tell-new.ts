@@ -8,6 +8,8 @@ export interface NewPictures {
   readonly doubtfulRatio: number;
   /** How many times more a new picture changes than the upper tenth of the repeats beside it. */
   readonly contrast: number;
+  /** Whether any second held two groups of changes; without, nothing tells repeats. */
+  readonly hasGroups: boolean;
   /** What the strongest changes of the stretch come to, in grey levels. */
   readonly strongestChange: number;
   /** What a recorder changes in repeats at most, leaving out one in a hundred, in grey levels; 0 without repeats. */
@@ -29,10 +31,11 @@ const reachMs = 2500;
 /** A change within this factor of the dividing line could be either. */
 const doubtfulFactor = 1.3;
 /**
- * A lone change in a still stretch that is this much smaller than usual is the recorder writing the picture anew. One
- * that could be either weighs more than others in doubt: taken wrongly, it makes a freeze or ends one.
+ * A change or a few in a row, alone in a still stretch and this much smaller than usual, are the recorder writing the
+ * picture anew: a key frame, and what refines it. One that could be either weighs more than others in doubt: taken
+ * wrongly, it makes a freeze or ends one.
  */
-const lone = { quietMs: 280, ratio: 0.3, doubtfulFactor: 2, weight: 3 } as const;
+const lone = { quietMs: 280, ratio: 0.3, doubtfulFactor: 2, weight: 3, mostInRow: 3, rowMs: 60 } as const;
 
 interface Division {
   /** Half-way between the two groups, in logarithms. */
@@ -136,6 +139,19 @@ const withoutFinishing = (newAt: readonly number[], logs: Float64Array): readonl
     return own > (logs[before] as number) || own > (logs[next] as number);
   });
 
+/** New pictures in rows: each begins where the one before is longer ago than from one recorded frame to the next few. */
+function listRows(newAt: readonly number[], timesMs: ArrayLike<number>): readonly (readonly number[])[] {
+  const rows: number[][] = [];
+  let lastMs = Number.NEGATIVE_INFINITY;
+  for (const i of newAt) {
+    const atMs = timesMs[i] as number;
+    if (atMs - lastMs > lone.rowMs) rows.push([i]);
+    else rows.at(-1)?.push(i);
+    lastMs = atMs;
+  }
+  return rows;
+}
+
 /** New pictures without lone small changes in still stretches; and how many lone ones could be either. */
 function withoutLone(
   newAt: readonly number[],
@@ -144,18 +160,20 @@ function withoutLone(
 ): { readonly newAt: readonly number[]; readonly doubtfulCount: number } {
   if (newAt.length < 3) return { newAt, doubtfulCount: 0 };
   const limit = medianOf(newAt.map((i) => logs[i] as number)) + Math.log(lone.ratio);
+  const rows = listRows(newAt, timesMs);
+  const timeOf = (i: number | undefined, otherwise: number): number =>
+    i === undefined ? otherwise : (timesMs[i] as number);
   let doubtfulCount = 0;
-  const kept = newAt.filter((i, k) => {
-    const at = timesMs[i] as number;
-    const sinceMs = k === 0 ? Number.POSITIVE_INFINITY : at - (timesMs[newAt[k - 1] as number] as number);
-    const untilMs =
-      k === newAt.length - 1 ? Number.POSITIVE_INFINITY : (timesMs[newAt[k + 1] as number] as number) - at;
+  const kept = rows.filter((row, k) => {
+    if (row.length > lone.mostInRow) return true;
+    const sinceMs = timeOf(row[0], 0) - timeOf(rows[k - 1]?.at(-1), Number.NEGATIVE_INFINITY);
+    const untilMs = timeOf(rows[k + 1]?.[0], Number.POSITIVE_INFINITY) - timeOf(row.at(-1), 0);
     if (Math.min(sinceMs, untilMs) <= lone.quietMs) return true;
-    const over = (logs[i] as number) - limit;
+    const over = Math.max(...row.map((i) => logs[i] as number)) - limit;
     if (Math.abs(over) < Math.log(lone.doubtfulFactor)) doubtfulCount++;
     return over >= 0;
   });
-  return { newAt: kept, doubtfulCount };
+  return { newAt: kept.flat(), doubtfulCount };
 }
 
 /** Each frame that changes at all is a new picture. */
@@ -184,7 +202,14 @@ function strongestOf(changes: ArrayLike<number>, timesMs: ArrayLike<number>): nu
 export function tellNewInExact(changes: ArrayLike<number>, timesMs: ArrayLike<number>): NewPictures {
   const newAt = listChanged(changes);
   const strongestChange = strongestOf(changes, timesMs);
-  return { newAt, doubtfulRatio: 0, contrast: Number.POSITIVE_INFINITY, strongestChange, repeatChange: 0 };
+  return {
+    newAt,
+    doubtfulRatio: 0,
+    contrast: Number.POSITIVE_INFINITY,
+    hasGroups: false,
+    strongestChange,
+    repeatChange: 0,
+  };
 }
 
 /**
@@ -203,7 +228,14 @@ export function tellNewPictures(changes: ArrayLike<number>, timesMs: ArrayLike<n
   const windows = count < 8 ? [] : listWindows(logs, timesMs);
   // One group only, so that nothing tells repeats.
   if (windows.length === 0)
-    return { newAt: listChanged(changes), doubtfulRatio: 0, contrast: 1, strongestChange, repeatChange: 0 };
+    return {
+      newAt: listChanged(changes),
+      doubtfulRatio: 0,
+      contrast: 1,
+      hasGroups: false,
+      strongestChange,
+      repeatChange: 0,
+    };
   const lines = linesAt(windows, timesMs);
   const above: number[] = [];
   const repeats: number[] = [];
@@ -227,6 +259,7 @@ export function tellNewPictures(changes: ArrayLike<number>, timesMs: ArrayLike<n
     newAt,
     doubtfulRatio: newAt.length === 0 ? 1 : Math.min(1, doubtfulCount / newAt.length),
     contrast: Math.exp(lift - upperRepeat),
+    hasGroups: true,
     strongestChange,
     repeatChange: repeatChanges.length === 0 ? 0 : percentileOfSorted(Float64Array.from(repeatChanges).sort(), 0.99),
   };
