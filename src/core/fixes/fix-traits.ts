@@ -21,6 +21,8 @@ const lookChangingIds: ReadonlySet<string> = new Set<FixId>([
 export const changesLook = (id: string): boolean => lookChangingIds.has(id);
 
 const generalRemedyIds: ReadonlySet<string> = new Set<FixId>([
+  'close-programs',
+  'raise-power-mode',
   'update-software',
   'use-more-threads',
   'reset-editor',
