@@ -1,5 +1,6 @@
 // Hidden-fault cases: Oil Can's loop against a fixed list, the raw estimate and an oracle.
-// `npm run -s bench:diagnosis [-- --first N --last N]`; --quick runs a few. Two processes share the seeds.
+// `npm run -s bench:diagnosis [-- --first N --last N]`; --quick runs a few; --rows prints a line a case on standard error.
+// Two processes share the seeds.
 // The last line is one JSON object. Tuned on seeds 1 to 300, reported on 1001 to 1300.
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
@@ -31,6 +32,7 @@ const numberAfter = (option: string, usual: number): number => {
   return at < 0 ? usual : Number(process.argv[at + 1]);
 };
 const isQuick = process.argv.includes('--quick');
+const arePrinted = process.argv.includes('--rows');
 const first = numberAfter('--first', 1001);
 const last = numberAfter('--last', isQuick ? first + 3 : 1300);
 const processCount = 2;
@@ -42,6 +44,7 @@ function runPart(offset: number): Promise<readonly Row[]> {
   let text = '';
   child.stdout.on('data', (chunk: Buffer) => {
     text += chunk;
+    if (arePrinted) process.stderr.write(chunk);
   });
   return new Promise((resolve, reject) => {
     child.on('exit', (code) => {
