@@ -35,8 +35,8 @@ export interface Explanation {
   readonly expectations: readonly Expectation[];
 }
 
-/** Causes rarer than this, or almost everywhere, have too few samples on one side to compare with. */
-const leastSide = 0.005;
+/** Causes rarer than this, or almost everywhere, have too little on one side to compare with; so have few samples. */
+const leastSide = { weight: 0.0003, sampleCount: 20 } as const;
 /** Below this a thing says next to nothing: one time and a quarter as likely. */
 const leastLogFactor = 0.22;
 
@@ -89,7 +89,11 @@ function sideOf(
       fps.push(each.fps[i] as number);
       weights.push(weight);
     }
-  return { held, logMean: Math.log(held / before), range: () => rangeOfWeighted(fps, weights) };
+  return {
+    isEnough: held >= leastSide.weight && fps.length >= leastSide.sampleCount,
+    logMean: Math.log(held / before),
+    range: () => rangeOfWeighted(fps, weights),
+  };
 }
 
 const rangeOfWeighted = (values: readonly number[], weights: readonly number[]): Range =>
@@ -126,7 +130,7 @@ export function explainBelief(
     for (const id of causeIds) {
       const present = sideOf(parts, without, (part, i) => isPresent(id, part, i));
       const absent = sideOf(parts, without, (part, i) => !isPresent(id, part, i));
-      if (present.held < leastSide || absent.held < leastSide) continue;
+      if (!present.isEnough || !absent.isEnough) continue;
       const logFactor = present.logMean - absent.logMean;
       if (Math.abs(logFactor) < leastLogFactor) continue;
       const expected = source.kind === 'readings' ? { present: present.range(), absent: absent.range() } : null;

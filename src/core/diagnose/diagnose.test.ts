@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoCardNames, loadDemoCards } from '@/demo/load-demo-cards';
 import { applyCommand, createJobCard, createReading, type JobCard } from '../card';
+import type { FixLevel } from '../fixes';
 import {
   choicesAsIs,
   computeFindings,
@@ -125,20 +126,34 @@ describe('what-if choices', () => {
     }
   });
 
+  const keptTrial = (id: string, level: FixLevel) => ({
+    id: `t-${id}`,
+    fix: { id, level },
+    direction: 'make' as const,
+    status: 'kept' as const,
+    beforeReadingId: 'reading-1',
+    afterReadingId: null,
+    startedAtMs: 0,
+    madeAtMs: 0,
+    endedAtMs: 1,
+  });
+
+  it('leave out no kept fix, also of those that have no control', () => {
+    for (const name of demoCardNames) {
+      const trials = [
+        keptTrial('use-more-threads', null),
+        keptTrial('solo-track', null),
+        keptTrial('move-media', null),
+      ];
+      const card = { ...cardOf(name), trials };
+      const { shownFps, scrubMs } = computeFindings(card);
+      expect(forecastChoices(card, choicesAsIs(card))).toMatchObject({ shownFps, scrubMs });
+    }
+  });
+
   it('stand where kept fixes put them, and can be moved back', () => {
-    const trial = {
-      id: 't',
-      fix: { id: 'make-proxies', level: 540 },
-      direction: 'make' as const,
-      status: 'kept' as const,
-      beforeReadingId: 'reading-1',
-      afterReadingId: null,
-      startedAtMs: 0,
-      madeAtMs: 0,
-      endedAtMs: 1,
-    };
     const base = cardOf('decode-bound');
-    const card = { ...base, trials: [trial] };
+    const card = { ...base, trials: [keptTrial('make-proxies', 540)] };
     const choices = choicesAsIs(card);
     expect(choices.proxyHeightPx).toBe(540);
     expect(countProxyClips(card, choices, 540)).toBe(6);

@@ -15,28 +15,53 @@ export interface WhatIfChoices {
   readonly areProgramsClosed: boolean;
 }
 
+const proxyHeightOf = ({ setup }: SetupState): number | null =>
+  setup.clips.find((clip) => clip.proxy !== null)?.proxy?.heightPx ?? null;
+
 /** The controls where they stand for the set-up as it is. */
 export function choicesAsIs(card: JobCard): WhatIfChoices {
-  const { preview, clips, programs } = currentState(card).setup;
+  const state = currentState(card);
+  const { preview, programs } = state.setup;
   return {
     qualityRatio: preview.qualityRatio,
     heightPx: preview.heightPx,
     hardwareDecode: preview.hardwareDecode,
-    proxyHeightPx: clips.find((clip) => clip.proxy !== null)?.proxy?.heightPx ?? null,
+    proxyHeightPx: proxyHeightOf(state),
     areEffectsBypassed: preview.areEffectsBypassed,
     areProgramsClosed: card.programs.length > 0 && programs.length < card.programs.length,
   };
 }
 
-/** The card's set-up with the controls where they stand. */
+/** The same state with programs closed, or with those of `base` running again. */
+const withPrograms = (state: SetupState, base: SetupState, areClosed: boolean): SetupState =>
+  areClosed
+    ? applyFixes(state, [{ id: 'close-programs', level: 'all' }])
+    : { ...state, setup: { ...state.setup, programs: base.setup.programs } };
+
+/** The same state with proxies of a height, or with none; where it has them already, as it is. */
+function withProxies(state: SetupState, base: SetupState, heightPx: number | null): SetupState {
+  if (heightPx === proxyHeightOf(state)) return state;
+  const bare = {
+    hidden: {
+      ...state.hidden,
+      areProxiesAttached: base.hidden.areProxiesAttached,
+      areProxiesShown: base.hidden.areProxiesShown,
+    },
+    setup: { ...state.setup, clips: state.setup.clips.map((clip) => ({ ...clip, proxy: null })) },
+  };
+  return heightPx === null ? bare : applyFixes(bare, [{ id: 'make-proxies', level: heightPx }]);
+}
+
+/** The card's set-up, all fixes in force included, with the controls where they stand. */
 export function stateOfChoices(card: JobCard, choices: WhatIfChoices): SetupState {
   const base = deriveBaseState(card);
+  const now = currentState(card);
   const previewed: SetupState = {
-    ...base,
+    ...now,
     setup: {
-      ...base.setup,
+      ...now.setup,
       preview: {
-        ...base.setup.preview,
+        ...now.setup.preview,
         qualityRatio: choices.qualityRatio,
         heightPx: choices.heightPx,
         hardwareDecode: choices.hardwareDecode,
@@ -44,10 +69,7 @@ export function stateOfChoices(card: JobCard, choices: WhatIfChoices): SetupStat
       },
     },
   };
-  return applyFixes(previewed, [
-    ...(choices.areProgramsClosed ? [{ id: 'close-programs', level: 'all' }] : []),
-    ...(choices.proxyHeightPx === null ? [] : [{ id: 'make-proxies', level: choices.proxyHeightPx }]),
-  ]);
+  return withProxies(withPrograms(previewed, base, choices.areProgramsClosed), base, choices.proxyHeightPx);
 }
 
 /** What to expect with the controls where they stand. */
