@@ -62,6 +62,12 @@ describe('the guide', () => {
     for (const group of fixGroups) expect(fixGroupTexts[group].length).toBeGreaterThan(5);
   });
 
+  it('puts no line twice on a put-back list, whatever was kept', () => {
+    const lines = fixCatalogue.flatMap(({ id }) => fixTexts[id].putBack?.what ?? []);
+    expect(lines.length).toBeGreaterThan(20);
+    expect(lines.filter((line, i) => lines.indexOf(line) !== i)).toEqual([]);
+  });
+
   it('says for every cause what it is, and what would settle it', () => {
     for (const id of causeIds) {
       expectGoodWords(causeTexts[id].why);

@@ -13,9 +13,9 @@ export const footageTexts = {
       'A mark on the clip or viewer says that proxies are shown. Some editors call a lowered preview quality “proxy”: that is another thing.',
     cost: 'fine detail while you edit',
     putBack: {
-      what: 'Link the originals again and switch proxies off',
-      why: 'A film exported from proxies has their few lines, not the originals’.',
-      seen: 'A heavy clip’s properties name the original file and its full size.',
+      what: 'Switch the preview back from proxies to the originals',
+      why: 'Some editors export what the preview shows, with the few lines of the proxies.',
+      seen: 'The mark that says “proxies” is gone from the clips and the viewer.',
     },
   },
   'attach-proxies': {
@@ -29,9 +29,9 @@ export const footageTexts = {
     check: 'The clip’s information names two files: the original and the proxy.',
     cost: 'fine detail while you edit',
     putBack: {
-      what: 'Link the originals again and switch proxies off',
-      why: 'A film exported from proxies has their few lines, not the originals’.',
-      seen: 'A heavy clip’s properties name the original file and its full size.',
+      what: 'Make sure that each clip with a copy attached is linked to its original',
+      why: 'A clip that is linked to its copy is exported with the copy’s few lines.',
+      seen: 'The clip’s information names the original file as the one that is used.',
     },
   },
   'make-proxies': {
@@ -61,9 +61,9 @@ export const footageTexts = {
     check: 'The next clip that you import brings its proxy along.',
     cost: 'disk space, and a longer import',
     putBack: {
-      what: 'Link the originals again and switch proxies off',
-      why: 'A film exported from proxies has their few lines, not the originals’.',
-      seen: 'A heavy clip’s properties name the original file and its full size.',
+      what: 'Link the clips that were imported since then to their originals',
+      why: 'What was imported with a copy may have been put on the timeline as the copy.',
+      seen: 'The newest clips’ properties name the original files and their full size.',
     },
   },
   'convert-footage': {
