@@ -55,6 +55,28 @@ describe('a person', () => {
     expect(Math.abs(Math.log(middle / outcome.shownFps))).toBeLessThan(0.15);
   });
 
+  it('looks at what is there: a clip alone, a copy, the graphics', () => {
+    const [practice] = cases;
+    if (!practice) throw new Error('no case');
+    // What most of 21 people say of rigs that leave no doubt: one in twelve is mistaken.
+    const ask = (seed: number, id: string, rig: typeof practice.rig) =>
+      answerAbout({ ...practice.person, seed }, id, rig, measureRig(rig, 1));
+    const slowDrive = findPracticeFault('drive-slow')?.plant(practice.rig, 1) ?? practice.rig;
+    const quickDrive = findPracticeFault('drive-slow')?.repair(practice.rig) ?? practice.rig;
+    const heavy = { ...practice.rig, quirks: { ...practice.rig.quirks, decode: 400 }, isDecodingOnGraphics: false };
+    const light = findPracticeFault('decode-heavy')?.repair({ ...practice.rig, coreSpeed: 20 }) ?? practice.rig;
+    const onProcessor = { ...practice.rig, isDrawingOnGraphics: false };
+    const mostly = (id: string, rig: typeof practice.rig): string | null => {
+      const said = Array.from({ length: 21 }, (_, seed) => ask(1000 * seed + 5, id, rig));
+      return [...said].sort()[10] ?? null;
+    };
+    expect(mostly('file-copy', slowDrive)).toBe('slow');
+    expect(mostly('file-copy', quickDrive)).toBe('quick');
+    expect(mostly('clip-alone', heavy)).toBe('lags');
+    expect(mostly('clip-alone', light)).toBe('smoothly');
+    expect(mostly('graphics-use', onProcessor)).toBe('hardly-any');
+  });
+
   it('gives the same answer when asked again, and none to what nobody can tell', () => {
     const practice = cases[1];
     if (!practice) throw new Error('no case');

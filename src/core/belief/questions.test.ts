@@ -1,0 +1,114 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
+import { applyFixes } from '../fixes';
+import { compile, createOutcomes, drawParameterSamples, evaluate, type SetupState } from '../load';
+import { findQuestion, type QuestionId, questionCatalogue } from './questions';
+import { viewSamples } from './weighing';
+
+const sampleCount = 12;
+
+/** How likely each answer to a question is, in each sample of a set-up. */
+function chancesOf(id: QuestionId, state: SetupState): readonly (readonly number[])[] {
+  const question = findQuestion(id);
+  if (!question) throw new Error(`no question ${id}`);
+  const looked = applyFixes(state, question.lookedAtUnder ?? []);
+  const samples = drawParameterSamples(sampleCount, looked.setup.machine);
+  const out = createOutcomes(sampleCount);
+  evaluate(compile(looked, 'heaviest'), samples, out);
+  const view = viewSamples(looked, samples, out);
+  return Array.from({ length: sampleCount }, (_, i) => {
+    view.index = i;
+    return question.chances(view);
+  });
+}
+
+const withTrouble = (state: SetupState, id: keyof SetupState['hidden']['troubles'], share: number): SetupState => ({
+  ...state,
+  hidden: { ...state.hidden, troubles: { ...state.hidden.troubles, [id]: share } },
+});
+
+describe('questionCatalogue', () => {
+  it('gives each answer some chance, and all together one, whatever the set-up', () => {
+    fc.assert(
+      fc.property(arbitraryState, fc.constantFrom(...questionCatalogue), (state, { id, answers }) => {
+        for (const chances of chancesOf(id, state)) {
+          expect(chances, id).toHaveLength(answers.length);
+          for (const chance of chances) expect(chance, id).toBeGreaterThan(0.02);
+          expect(
+            chances.reduce((sum, chance) => sum + chance, 0),
+            id,
+          ).toBeCloseTo(1, 9);
+        }
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('knows the question of a newer Oil Can as none', () => {
+    expect(findQuestion('of-a-newer-oil-can')).toBeUndefined();
+  });
+});
+
+describe('a look at one clip by itself', () => {
+  it('tells nothing of effects and further layers: it is as likely smooth with as without them', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const bare = applyFixes(state, [
+          { id: 'bypass-effects', level: 'all' },
+          { id: 'solo-track', level: null },
+        ]);
+        expect(chancesOf('clip-alone', state)).toEqual(chancesOf('clip-alone', bare));
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('is likelier smooth on a faster core', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const faster: SetupState = {
+          ...state,
+          setup: {
+            ...state.setup,
+            machine: { ...state.setup.machine, coreSpeedRatio: 1.5 * state.setup.machine.coreSpeedRatio },
+          },
+        };
+        const [before, after] = [chancesOf('clip-alone', state), chancesOf('clip-alone', faster)];
+        for (const [i, chances] of before.entries())
+          expect(after[i]?.[0] ?? 0).toBeGreaterThanOrEqual((chances[0] ?? 0) - 1e-9);
+      }),
+      propertyRuns,
+    );
+  });
+});
+
+describe('a timed copy', () => {
+  it('is likelier slow where the drive is in trouble', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const sound = chancesOf('file-copy', withTrouble(state, 'drive', 0));
+        const ill = chancesOf('file-copy', withTrouble(state, 'drive', 1));
+        for (const [i, chances] of sound.entries())
+          expect(ill[i]?.[2] ?? 0).toBeGreaterThanOrEqual((chances[2] ?? 0) - 1e-9);
+      }),
+      propertyRuns,
+    );
+  });
+});
+
+describe('the use of the graphics', () => {
+  it('is hardly any where the processor draws', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const drawn: SetupState = {
+          setup: { ...state.setup, preview: { ...state.setup.preview, graphicsDrawing: 'no' } },
+          hidden: { ...state.hidden, graphicsDrawing: 'no' },
+        };
+        for (const [all = 1, some = 1, hardly = 0] of chancesOf('graphics-use', drawn))
+          expect(hardly).toBeGreaterThan(Math.max(all, some));
+      }),
+      propertyRuns,
+    );
+  });
+});
