@@ -195,6 +195,11 @@ test('tries any set on paper, takes it as a plan, and follows that', async ({ pa
   await page.keyboard.press('Enter');
   const table = page.getByRole('table', { name: 'Preview qualities' });
   await expect(table.getByRole('row', { name: /^1\/3 360/ })).toBeVisible();
+  // Every choice has its picture in its line; the chosen one stands larger beside the full one.
+  for (const choice of ['Full', '1/2', '1/3', '1/4', '1/8'])
+    await expect(table.getByRole('img', { name: new RegExp(`^Detail at ${choice}: `) })).toBeVisible();
+  await expect(page.getByRole('img', { name: 'Test picture at full' })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Test picture at 1\/3: / })).toBeVisible();
   await page.getByText('Seeing less while editing').click();
   await page.getByText('Bypass the effects while cutting').click();
   await expect(page.getByText('Room left')).toBeVisible();

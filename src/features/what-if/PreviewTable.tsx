@@ -141,7 +141,7 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
           )}
         </div>
       </Row>
-      {chosen && (
+      {chosen?.fix && (
         <Pictures>
           <figure>
             <TestChart drawnRatio={1} label="Test picture at full" />
