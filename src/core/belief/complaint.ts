@@ -21,38 +21,92 @@ export const isAboutPlayingOnly = (complaint: Complaint): boolean =>
 /** A shown rate this far over the memory limit freezes now and then, whatever its average. */
 const freezingMemoryRatio = 1.04;
 
-const over = (value: number, limit: number): number => (value > limit ? Math.log(value / limit) : 0);
+/** How far one outcome is past its limit: the logarithm of the ratio, times a weight; 0 on the good side. */
+interface GapTerm {
+  readonly outcome: keyof Outcomes;
+  readonly limitOf: (state: SetupState) => number;
+  /** 1 where more is worse, such as a time; −1 where more is better, such as a rate. */
+  readonly worse: 1 | -1;
+  readonly weight: number;
+}
 
-/** How far one sample is from usable in one respect, in logarithms of rate or time; 0 where it is usable. */
-export function gapIn(respect: Respect, state: SetupState, out: Outcomes, i: number): number {
-  const { targetFps, editor } = state.setup;
-  const wantedFps = usableRateRatio * targetFps;
-  switch (respect) {
-    case 'playing':
-      return over(wantedFps, out.shownFps[i] as number) + 0.3 * over(out.memoryRatio[i] as number, freezingMemoryRatio);
-    case 'later':
-      return over(wantedFps, out.laterFps[i] as number);
-    case 'scrubbing':
-      return Math.max(
-        over(out.scrubMs[i] as number, usableScrubMs),
-        over(out.scrubSlowMs[i] as number, usableScrubSlowMs),
-      );
-    case 'opening':
-      return over(out.openingSec[i] as number, usableOpeningSec);
-    case 'looking':
-      return over(out.lookMs[i] as number, usableLookMs);
-    case 'cuts':
-      return over(out.cutMs[i] as number, usableFreezeMs);
-    case 'waiting':
-      return over(editor.spanSec, out.fitSec[i] as number);
-    default:
-      return respect satisfies never;
+const over = (outcome: keyof Outcomes, limit: number, weight = 1): GapTerm => ({
+  outcome,
+  limitOf: () => limit,
+  worse: 1,
+  weight,
+});
+const under = (outcome: keyof Outcomes, limitOf: GapTerm['limitOf']): GapTerm => ({
+  outcome,
+  limitOf,
+  worse: -1,
+  weight: 1,
+});
+const wantedFps = ({ setup }: SetupState): number => usableRateRatio * setup.targetFps;
+
+/** What makes each respect unusable; where there are several terms, they add up or the worst counts. */
+const termsOf: Readonly<Record<Respect, { readonly terms: readonly GapTerm[]; readonly isWorstOnly: boolean }>> = {
+  playing: { terms: [under('shownFps', wantedFps), over('memoryRatio', freezingMemoryRatio, 0.3)], isWorstOnly: false },
+  later: { terms: [under('laterFps', wantedFps)], isWorstOnly: false },
+  scrubbing: { terms: [over('scrubMs', usableScrubMs), over('scrubSlowMs', usableScrubSlowMs)], isWorstOnly: true },
+  opening: { terms: [over('openingSec', usableOpeningSec)], isWorstOnly: false },
+  looking: { terms: [over('lookMs', usableLookMs)], isWorstOnly: false },
+  cuts: { terms: [over('cutMs', usableFreezeMs)], isWorstOnly: false },
+  waiting: { terms: [under('fitSec', ({ setup }) => setup.editor.spanSec)], isWorstOnly: false },
+};
+
+/** Adds one term for the first `count` samples, or keeps the larger of it and what is there. */
+function addTerm(
+  values: Float64Array,
+  { worse, weight }: GapTerm,
+  limit: number,
+  isWorstOnly: boolean,
+  count: number,
+  into: Float64Array,
+): void {
+  for (let i = 0; i < count; i++) {
+    const value = values[i] as number;
+    if (worse * (value - limit) <= 0) continue;
+    const gap = weight * worse * Math.log(value / limit);
+    const held = into[i] as number;
+    into[i] = isWorstOnly ? Math.max(held, gap) : held + gap;
   }
 }
 
-/** The gap over all that is complained of. */
-export function gapOf(complaint: Complaint, state: SetupState, out: Outcomes, i: number): number {
-  let sum = 0;
-  for (const respect of complaint) sum += gapIn(respect, state, out, i);
-  return sum;
+/**
+ * How far samples are from usable in one respect, in logarithms of rate or time, 0 where they are: of the first `count`,
+ * written over what stands in `into`. Beliefs ask it a million times, so it goes over arrays and allocates nothing.
+ */
+export function fillGaps(
+  respect: Respect,
+  state: SetupState,
+  out: Outcomes,
+  count: number,
+  into: Float64Array,
+): Float64Array {
+  into.fill(0, 0, count);
+  const { terms, isWorstOnly } = termsOf[respect];
+  for (const term of terms) addTerm(out[term.outcome], term, term.limitOf(state), isWorstOnly, count, into);
+  return into;
+}
+
+let scratch = new Float64Array(0);
+
+/** The same over all that is complained of. */
+export function fillAllGaps(
+  complaint: Complaint,
+  state: SetupState,
+  out: Outcomes,
+  count: number,
+  into: Float64Array,
+): Float64Array {
+  const [first, ...others] = complaint;
+  if (first === undefined) return into.fill(0, 0, count);
+  fillGaps(first, state, out, count, into);
+  for (const respect of others) {
+    if (scratch.length < count) scratch = new Float64Array(count);
+    fillGaps(respect, state, out, count, scratch);
+    for (let i = 0; i < count; i++) into[i] = (into[i] as number) + (scratch[i] as number);
+  }
+  return into;
 }

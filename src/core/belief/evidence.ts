@@ -3,11 +3,11 @@ import type { FixUse, JobCard, LagMoment } from '../card/types';
 import type { PriorFacts } from '../causes';
 import type { SetupState } from '../load/types';
 import { usableRateRatio } from '../load/usable';
-import { type Complaint, gapIn, type Respect, respects } from './complaint';
+import { type Complaint, fillGaps, type Respect, respects } from './complaint';
 import { readingSpread } from './likelihood';
 import { findQuestion } from './questions';
 import { listReadingEvidence } from './reading-evidence';
-import { type Evidence, feltAt, keyOfFixes, weighBounds, weighEach } from './weighing';
+import { createGapWeigher, type Evidence, keyOfFixes, weighBounds, weighEach } from './weighing';
 
 const respectsOfMoment: Readonly<Record<LagMoment, Respect>> = {
   playing: 'playing',
@@ -43,29 +43,34 @@ const complainChances: Readonly<Record<Respect, { readonly ofWrong: number; read
 function listOfComplaints(card: JobCard): readonly Evidence[] {
   if (card.symptoms.moments.length === 0) return [];
   const complaint = complaintsOf(card);
-  const namedAt = (respect: Respect, felt: number): number => {
+  const weighers = respects.map((respect) => {
     const { ofWrong, ofRight } = complainChances[respect];
-    const named = ofRight + (ofWrong - ofRight) * felt;
-    return complaint.includes(respect) ? named : 1 - named;
-  };
-  const ofNoGap = new Map(respects.map((respect) => [respect, Math.log(namedAt(respect, feltAt(0)))]));
+    const isNamed = complaint.includes(respect);
+    const weigh = createGapWeigher((felt) => {
+      const named = ofRight + (ofWrong - ofRight) * felt;
+      return Math.log(isNamed ? named : 1 - named);
+    });
+    return { respect, weigh };
+  });
+  let [playing, gaps] = [new Float64Array(0), new Float64Array(0)];
   return [
     {
       key: ` complained of ${complaint.join()}`,
       fixes: [],
       source: { kind: 'complaint' },
       isAboutPlayingOnly: false,
-      addTo: weighEach(({ state, out, index }) => {
-        const playingGap = gapIn('playing', state, out, index);
-        let sum = 0;
-        for (const respect of respects) {
-          const own = respect === 'playing' ? playingGap : gapIn(respect, state, out, index);
-          // What is slow from the start is complained of as slow, not as slow later.
-          const gap = respect === 'later' ? own - playingGap : own;
-          sum += gap <= 0 ? (ofNoGap.get(respect) ?? 0) : Math.log(namedAt(respect, feltAt(gap)));
+      addTo: (into, { state, out }, count) => {
+        if (gaps.length < count) [playing, gaps] = [new Float64Array(count), new Float64Array(count)];
+        fillGaps('playing', state, out, count, playing);
+        for (const { respect, weigh } of weighers) {
+          fillGaps(respect, state, out, count, gaps);
+          for (let i = 0; i < count; i++) {
+            const own = gaps[i] as number;
+            // What is slow from the start is complained of as slow, not as slow later.
+            into[i] = (into[i] as number) + weigh(respect === 'later' ? own - (playing[i] as number) : own);
+          }
         }
-        return sum;
-      }),
+      },
     },
   ];
 }

@@ -5,7 +5,7 @@ import type { SetupState } from '../load/types';
 import type { Range } from '../numbers/percentile';
 import { weightedRangeOf } from '../numbers/weighted';
 import type { Belief, BeliefPart } from './believe';
-import { gapOf, isAboutPlayingOnly } from './complaint';
+import { fillAllGaps, isAboutPlayingOnly } from './complaint';
 
 /** A part of a belief under some fixes, with what every sample of it would show. */
 export interface PartOutcomes {
@@ -56,15 +56,21 @@ export interface BeliefForecast extends GapForecast {
   readonly lookMs: Range;
 }
 
+const mostSamplesOf = (parts: readonly Pick<PartOutcomes, 'part'>[]): number =>
+  parts.reduce((most, { part }) => Math.max(most, part.count), 0);
+
 function gapForecastOf({ complaint }: Belief, parts: readonly PartOutcomes[]): GapForecast {
   let usable = 0;
   let gap = 0;
-  for (const { part, state, out, sampleWeight } of parts)
+  const gaps = new Float64Array(mostSamplesOf(parts));
+  for (const { part, state, out, sampleWeight } of parts) {
+    fillAllGaps(complaint, state, out, part.count, gaps);
     for (let i = 0; i < part.count; i++) {
-      const own = gapOf(complaint, state, out, i);
+      const own = gaps[i] as number;
       gap += own * sampleWeight;
       if (own <= usableGap) usable += sampleWeight;
     }
+  }
   return { usableProbability: Math.min(1, usable), gap };
 }
 

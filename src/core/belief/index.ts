@@ -1,5 +1,5 @@
 export { type Belief, type BeliefPart, type BelieveOptions, believe } from './believe';
-export { gapOf, isAboutPlayingOnly, type Respect } from './complaint';
+export { fillAllGaps, fillGaps, isAboutPlayingOnly, type Respect } from './complaint';
 export { complaintsOf } from './evidence';
 export { type CauseEvidence, type Explanation, explainBelief } from './explain';
 export {

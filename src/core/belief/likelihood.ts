@@ -8,7 +8,7 @@ const degrees = 4;
 const totalSpread = (measured: number): number => Math.hypot(measured, modelSpread);
 
 /** Logarithm of Student's t density, up to a constant that is the same for all samples. */
-const logStudent = (residual: number): number => (-(degrees + 1) / 2) * Math.log1p((residual * residual) / degrees);
+const logStudent = (residual: number): number => (-(degrees + 1) / 2) * Math.log(1 + (residual * residual) / degrees);
 
 /** Cumulative distribution of Student's t with four degrees of freedom, in closed form. */
 export function studentBelow(t: number): number {

@@ -12,7 +12,7 @@ import { compile } from '../load/compile';
 import { createOutcomes, evaluate, type Outcomes } from '../load/evaluate';
 import type { SetupState } from '../load/types';
 import type { Belief, BeliefPart } from './believe';
-import { type Complaint, gapIn, gapOf } from './complaint';
+import { type Complaint, fillAllGaps, fillGaps } from './complaint';
 import { usableGap } from './forecast-belief';
 
 /** A cause with what is believed of it. */
@@ -39,7 +39,7 @@ const mostPlayers = 3;
 
 function gapsOf(complaint: Complaint, state: SetupState, part: BeliefPart, out: Outcomes): Float64Array {
   evaluate(compile(state, 'heaviest'), part.samples, out);
-  return Float64Array.from({ length: part.count }, (_, i) => gapOf(complaint, state, out, i));
+  return fillAllGaps(complaint, state, out, part.count, new Float64Array(part.count));
 }
 
 /** How much of what is left a load cause has, by where the time goes. */
@@ -122,23 +122,25 @@ export function sharesOfPart(complaint: Complaint, part: BeliefPart, fixes: read
     shares.set(cause.id, values);
   }
   // `out` still holds the outcomes with everything repaired.
+  const left = new Map(
+    complaint.map((respect) => [respect, fillGaps(respect, repaired, out, part.count, new Float64Array(part.count))]),
+  );
   for (const cause of loadCauses) {
     const values = new Float64Array(part.count);
-    for (let i = 0; i < part.count; i++)
-      for (const respect of complaint) {
-        const left = gapIn(respect, repaired, out, i);
-        if (left <= 0 || respect === 'opening') continue;
-        const ratio =
-          respect === 'playing' || respect === 'later'
-            ? (out.decodeRatio[i] as number)
-            : (out.scrubDecodeRatio[i] as number);
-        values[i] = (values[i] as number) + left * loadRatio(cause, ratio, out, i);
+    for (const [respect, gapsLeft] of left) {
+      if (respect === 'opening') continue;
+      const ratios = respect === 'playing' || respect === 'later' ? out.decodeRatio : out.scrubDecodeRatio;
+      for (let i = 0; i < part.count; i++) {
+        const gap = gapsLeft[i] as number;
+        if (gap > 0) values[i] = (values[i] as number) + gap * loadRatio(cause, ratios[i] as number, out, i);
       }
+    }
     shares.set(cause.id, values);
   }
-  if (complaint.includes('opening')) {
+  const openingLeft = left.get('opening');
+  if (openingLeft) {
     const values = shares.get(openingCauseId) ?? new Float64Array(part.count);
-    for (let i = 0; i < part.count; i++) values[i] = (values[i] as number) + gapIn('opening', repaired, out, i);
+    for (let i = 0; i < part.count; i++) values[i] = (values[i] as number) + (openingLeft[i] as number);
     shares.set(openingCauseId, values);
   }
   for (let i = 0; i < part.count; i++) {

@@ -1,7 +1,7 @@
 import type { FixUse, Reading } from '../card/types';
 import type { Outcomes } from '../load/evaluate';
 import type { ParameterSamples, Parameters, SetupState, TroubleId } from '../load/types';
-import { type Complaint, gapOf } from './complaint';
+import { type Complaint, fillAllGaps } from './complaint';
 import { createBoundsWeigher, createValueWeigher, type Weigher } from './likelihood';
 import type { SampleView } from './questions';
 
@@ -81,15 +81,28 @@ export const feltAt = (gap: number): number => 1 / (1 + Math.exp(-(gap - feltGap
 /** How often people call good what is not, or the other way round. Assumption. */
 const judgedWrong = 0.06;
 
+/** A gap that nobody overlooks: what is felt of it differs from certainty by less than a billionth. */
+const surelyFelt = 1;
+
+/**
+ * What a gap says, in logarithms, where that depends on nothing but how likely it is felt. Most samples have no gap or a
+ * large one, and for those it is known beforehand.
+ */
+export function createGapWeigher(logOf: (felt: number) => number): (gap: number) => number {
+  const [ofNone, ofLarge] = [logOf(feltAt(0)), logOf(feltAt(surelyFelt))];
+  return (gap) => (gap <= 0 ? ofNone : gap >= surelyFelt ? ofLarge : logOf(feltAt(gap)));
+}
+
 /** Weighs what somebody said of whether they could edit like this. */
 export function weighJudgement(isGood: boolean, complaint: Complaint): Evidence['addTo'] {
-  const ofGap = (gap: number): number => {
-    const ill = judgedWrong + (1 - 2 * judgedWrong) * feltAt(gap);
+  const weigh = createGapWeigher((felt) => {
+    const ill = judgedWrong + (1 - 2 * judgedWrong) * felt;
     return Math.log(isGood ? 1 - ill : ill);
-  };
-  const ofNone = ofGap(0);
-  return weighEach(({ state, out, index }) => {
-    const gap = gapOf(complaint, state, out, index);
-    return gap <= 0 ? ofNone : ofGap(gap);
   });
+  let gaps = new Float64Array(0);
+  return (into, { state, out }, count) => {
+    if (gaps.length < count) gaps = new Float64Array(count);
+    fillAllGaps(complaint, state, out, count, gaps);
+    for (let i = 0; i < count; i++) into[i] = (into[i] as number) + weigh(gaps[i] as number);
+  };
 }

@@ -1,7 +1,8 @@
 import {
   type Belief,
   type BeliefPart,
-  gapOf,
+  fillAllGaps,
+  fillGaps,
   isAboutPlayingOnly,
   outcomesUnder,
   type PartOutcomes,
@@ -156,9 +157,8 @@ function worstRespect({ complaint }: Belief, parts: readonly PartOutcomes[]): Re
   if (!first) throw new Error('worstRespect: nothing is complained of');
   const gapIn = (respect: Respect): number =>
     parts.reduce((sum, { part, state, out, sampleWeight }) => {
-      let own = 0;
-      for (let i = 0; i < part.count; i++) own += gapOf([respect], state, out, i);
-      return sum + own * sampleWeight;
+      const gaps = fillGaps(respect, state, out, part.count, new Float64Array(part.count));
+      return sum + gaps.reduce((own, gap) => own + gap, 0) * sampleWeight;
     }, 0);
   return others.reduce((worst, respect) => (gapIn(respect) > gapIn(worst) ? respect : worst), first);
 }
@@ -206,6 +206,7 @@ function weighFix(
   const histogram = new ShareHistogram(columnCount);
   const isPlayingOnly = isAboutPlayingOnly(complaint);
   const changedOut = createOutcomes(weighedSampleCount);
+  const gaps = new Float64Array(weighedSampleCount);
   let cured = 0;
   let ill = 0;
   for (const [p, { part, state, out }] of parts.entries()) {
@@ -217,10 +218,11 @@ function weighFix(
     const isSame = changed === state;
     if (!isSame) evaluate(compile(changed, 'heaviest'), part.samples, changedOut, { to: count, isPlayingOnly });
     const shown = isSame ? out : changedOut;
+    if (!isSame) fillAllGaps(complaint, changed, shown, count, gaps);
     for (let i = 0; i < count; i++) {
       if ((own.gaps[i] as number) <= usableGap) continue;
       ill += weight;
-      if (!isSame && gapOf(complaint, changed, shown, i) <= usableGap) cured += weight;
+      if (!isSame && (gaps[i] as number) <= usableGap) cured += weight;
     }
     histogram.add(own, evenly, columnsOf(shown[outcomeOf[respect]], count));
   }

@@ -1,4 +1,12 @@
-import { type Belief, type BeliefPart, forecastUnder, gapOf, gapUnder, isAboutPlayingOnly, usableGap } from '../belief';
+import {
+  type Belief,
+  type BeliefPart,
+  fillAllGaps,
+  forecastUnder,
+  gapUnder,
+  isAboutPlayingOnly,
+  usableGap,
+} from '../belief';
 import type { FixUse } from '../card';
 import { applyFixes, type FixAtLevel, findFix, fixIds, type Sacrifice } from '../fixes';
 import { compile, createOutcomes, evaluate, type Outcomes, type SetupState } from '../load';
@@ -92,6 +100,7 @@ class RoughForecast {
   private readonly isPlayingOnly: boolean;
   private readonly parts: readonly RoughPart[];
   private readonly out: Outcomes = createOutcomes(roughSampleCount + 1);
+  private readonly gaps = new Float64Array(roughSampleCount + 1);
 
   constructor(
     private readonly belief: Belief,
@@ -128,10 +137,11 @@ class RoughForecast {
 
   private gapOfPart(part: BeliefPart, count: number, state: SetupState): RoughGap {
     evaluate(compile(state, 'heaviest'), part.samples, this.out, { to: count, isPlayingOnly: this.isPlayingOnly });
+    fillAllGaps(this.belief.complaint, state, this.out, count, this.gaps);
     let usableCount = 0;
     let gap = 0;
     for (let i = 0; i < count; i++) {
-      const own = gapOf(this.belief.complaint, state, this.out, i);
+      const own = this.gaps[i] as number;
       gap += own;
       if (own <= usableGap) usableCount++;
     }
