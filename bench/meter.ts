@@ -1,5 +1,5 @@
 // The lag meter on generated recordings whose truth is known, and its time against ffmpeg's own filter for repeats.
-// `npm run -s bench:meter`; --quick makes a few. The last line is one JSON object. A third of the recordings and more is
+// `npm run -s bench:meter`; --quick makes a few; --others N draws other recordings. The last line is one JSON object. A third of the recordings and more is
 // written with encodings that were not looked at while the meter was tuned; their figures stand by themselves.
 import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
@@ -13,6 +13,9 @@ import { writeRecording } from './meter/write-recording';
 
 const isQuick = process.argv.includes('--quick');
 const perKind = isQuick ? 1 : 2;
+/** Other recordings than those that the limits were weighed on. */
+const othersAt = process.argv.indexOf('--others');
+const seedShift = othersAt < 0 ? 0 : 100_000 * Number(process.argv[othersAt + 1]);
 
 const plans: readonly RecordingPlan[] = sceneKinds
   .filter((scene) => !isQuick || ['shapes', 'talking-head', 'still'].includes(scene))
@@ -21,7 +24,7 @@ const plans: readonly RecordingPlan[] = sceneKinds
       .filter(({ id }) => !isQuick || id === 'live-quick' || id === 'live-veryfast')
       .flatMap((encoding, e) =>
         Array.from({ length: scene === 'still' ? 1 : perKind }, (_, k) =>
-          planRecording(1000 * (s + 1) + 10 * e + k, scene, encoding),
+          planRecording(seedShift + 1000 * (s + 1) + 10 * e + k, scene, encoding),
         ),
       ),
   );
@@ -163,6 +166,7 @@ const total = (pick: (row: Row) => number): number => rows.reduce((sum, row) => 
 console.log(
   JSON.stringify({
     bench: 'meter',
+    others: seedShift / 100_000,
     recordingCount: rows.length,
     live: sumUp(rows.filter(({ isStrong }) => !isStrong)),
     liveHeldOut: sumUp(rows.filter(({ isStrong, isHeldOut }) => !isStrong && isHeldOut)),
