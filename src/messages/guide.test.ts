@@ -107,6 +107,8 @@ describe('the guide', () => {
       { kind: 'give-back', fix },
       { kind: 'ease', fix },
       { kind: 'nothing-left' },
+      { kind: 'try', fix, minutes: 3, plan: null, relief: { fix, minutes: 3, closedRatio: null } },
+      { kind: 'try', fix, minutes: 3, plan: null, relief: { fix, minutes: 3, closedRatio: 0.3 } },
     ];
     for (const move of moves) {
       expectGoodWords(describeMoveReason(move));

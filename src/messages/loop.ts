@@ -74,7 +74,7 @@ export function describeMinutes(
 /** What is to be expected of a fix where nothing within reach makes the preview usable. */
 export const describeRelief = ({ closedRatio }: Relief): string =>
   closedRatio === null
-    ? 'Nothing that Oil Can knows explains what was read. This helps now and then all the same, and can be undone.'
+    ? 'By what is known nothing is likely to bring much here. This helps now and then all the same, and can be undone.'
     : `Nothing within reach is likely to make it usable. This closes about ${Math.round(100 * closedRatio)} % of what is missing.`;
 
 /** Why a step is the next one. */
