@@ -67,22 +67,19 @@ function settlingOf(timesMs: readonly number[], seconds: ReturnType<typeof listS
 }
 
 function judge(
-  { doubtfulRatio, contrast, hasGroups, strongestChange, repeatChange, newAt }: NewPictures,
+  { doubtfulRatio, contrast, isFreezeDoubtful, strongestChange, repeatChange, newAt }: NewPictures,
   isAtLeast: boolean,
   isExact: boolean,
 ): { readonly confidence: Confidence; readonly reason: ConfidenceReason } {
   if (repeatChange > limits.repeatChange) return { confidence: 'low', reason: 'strong-compression' };
   if (!isExact && strongestChange < limits.faintChange) return { confidence: 'low', reason: 'faint-movement' };
   if (newAt.length < limits.fewPictures) return { confidence: 'low', reason: 'few-pictures' };
-  const isClear = doubtfulRatio <= limits.doubtfulRatio && contrast >= limits.contrast;
-  // With next to no repeats there is nothing to hold new pictures against; where some changes do stand apart from
-  // others, but not clearly, a recorder may have spread one picture over several frames.
-  if (isAtLeast && (isClear || !hasGroups))
-    return {
-      confidence: isExact || strongestChange > 4 * limits.faintChange ? 'medium' : 'low',
-      reason: 'at-recorded-rate',
-    };
-  return isClear ? { confidence: 'high', reason: 'clear' } : { confidence: 'low', reason: 'unclear-changes' };
+  // With next to no repeats there is nothing to hold new pictures against: a recorder may have spread one picture over
+  // several frames. A shared window is sent as it is shown.
+  if (isAtLeast) return { confidence: isExact ? 'medium' : 'low', reason: 'at-recorded-rate' };
+  return doubtfulRatio <= limits.doubtfulRatio && contrast >= limits.contrast && !isFreezeDoubtful
+    ? { confidence: 'high', reason: 'clear' }
+    : { confidence: 'low', reason: 'unclear-changes' };
 }
 
 /** What of a recording is known beside its frames. */

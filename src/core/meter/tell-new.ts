@@ -8,8 +8,8 @@ export interface NewPictures {
   readonly doubtfulRatio: number;
   /** How many times more a new picture changes than the upper tenth of the repeats beside it. */
   readonly contrast: number;
-  /** Whether any second held two groups of changes; without, nothing tells repeats. */
-  readonly hasGroups: boolean;
+  /** Whether something in or at the end of the longest freeze could be a picture as well, or else none. */
+  readonly isFreezeDoubtful: boolean;
   /** What the strongest changes of the stretch come to, in grey levels. */
   readonly strongestChange: number;
   /** What a recorder changes in repeats at most, leaving out one in a hundred, in grey levels; 0 without repeats. */
@@ -206,10 +206,46 @@ export function tellNewInExact(changes: ArrayLike<number>, timesMs: ArrayLike<nu
     newAt,
     doubtfulRatio: 0,
     contrast: Number.POSITIVE_INFINITY,
-    hasGroups: false,
+    isFreezeDoubtful: false,
     strongestChange,
     repeatChange: 0,
   };
+}
+
+/** What is looked at beside the longest freeze: a repeat that changed more than repeats do, a new picture that changed less. */
+const freezeEdge = { repeatFactor: 1.25, newRatio: 0.75, leastMs: 700, usualCount: 3, pauseCount: 2 } as const;
+
+/**
+ * Whether the longest freeze could have been longer or shorter. Inside of it, a repeat that changed more than repeats
+ * do may have been a picture; at either end, a small picture with a pause beyond it may have been the recorder's.
+ */
+function isFreezeDoubtful(
+  newAt: readonly number[],
+  changes: ArrayLike<number>,
+  timesMs: ArrayLike<number>,
+  repeatChange: number,
+): boolean {
+  if (newAt.length < 4) return false;
+  const msBetween = (k: number): number =>
+    (timesMs[newAt[k + 1] as number] as number) - (timesMs[newAt[k] as number] as number);
+  let longest = 0;
+  for (let k = 1; k < newAt.length - 1; k++) if (msBetween(k) > msBetween(longest)) longest = k;
+  const [from, to] = [newAt[longest] as number, newAt[longest + 1] as number];
+  for (let i = from + 1; i < to; i++)
+    if ((changes[i] as number) > Math.max(leastChange, freezeEdge.repeatFactor * repeatChange)) return true;
+  const usualMs = medianOf(newAt.slice(1).map((_, k) => msBetween(k)));
+  const usualChange = medianOf(newAt.map((i) => changes[i] as number));
+  const longMs = Math.max(freezeEdge.leastMs, freezeEdge.usualCount * usualMs);
+  // A few pictures in a row at an end of the freeze, with a pause beyond them, all of them small.
+  const isLoneAt = (k: number, step: 1 | -1): boolean => {
+    let at = k;
+    while (newAt[at + step] !== undefined && msBetween(step > 0 ? at : at - 1) <= lone.rowMs) at += step;
+    const pauseMs = newAt[at + step] === undefined ? Number.POSITIVE_INFINITY : msBetween(step > 0 ? at : at - 1);
+    if (Math.abs(at - k) >= lone.mostInRow || pauseMs < freezeEdge.pauseCount * usualMs) return false;
+    const row = newAt.slice(Math.min(k, at), Math.max(k, at) + 1);
+    return row.every((i) => (changes[i] as number) < freezeEdge.newRatio * usualChange);
+  };
+  return msBetween(longest) > longMs && (isLoneAt(longest, -1) || isLoneAt(longest + 1, 1));
 }
 
 /**
@@ -232,7 +268,7 @@ export function tellNewPictures(changes: ArrayLike<number>, timesMs: ArrayLike<n
       newAt: listChanged(changes),
       doubtfulRatio: 0,
       contrast: 1,
-      hasGroups: false,
+      isFreezeDoubtful: false,
       strongestChange,
       repeatChange: 0,
     };
@@ -254,13 +290,15 @@ export function tellNewPictures(changes: ArrayLike<number>, timesMs: ArrayLike<n
   doubtfulCount += lone.weight * doubtfulLoneCount;
   // Where all was taken out again, nothing stands apart.
   const lift = newAt.length === 0 ? 0 : medianOf(newAt.map((i) => (logs[i] as number) - (lines[i] as number)));
+  const repeatChange =
+    repeatChanges.length === 0 ? 0 : percentileOfSorted(Float64Array.from(repeatChanges).sort(), 0.99);
   const upperRepeat = repeats.length === 0 ? 0 : percentileOfSorted(Float64Array.from(repeats).sort(), 0.9);
   return {
     newAt,
     doubtfulRatio: newAt.length === 0 ? 1 : Math.min(1, doubtfulCount / newAt.length),
     contrast: Math.exp(lift - upperRepeat),
-    hasGroups: true,
+    isFreezeDoubtful: isFreezeDoubtful(newAt, changes, timesMs, repeatChange),
     strongestChange,
-    repeatChange: repeatChanges.length === 0 ? 0 : percentileOfSorted(Float64Array.from(repeatChanges).sort(), 0.99),
+    repeatChange,
   };
 }
