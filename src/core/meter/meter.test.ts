@@ -153,6 +153,31 @@ describe('createGreyScaler', () => {
 });
 
 describe('tellNewPictures', () => {
+  /** Twenty new pictures a second at sixty frames, but for a freeze of two seconds in which a recorder may write anew. */
+  const withFreeze = (atFrame: number, anew: readonly number[]) => {
+    const changes: number[] = Array.from({ length: 600 }, (_, i) => (i % 3 === 0 && (i < 200 || i > 320) ? 6 : 0.02));
+    anew.forEach((change, k) => {
+      changes[atFrame + k] = change;
+    });
+    return tellNewPictures(
+      changes,
+      changes.map((_, i) => (i * 1000) / 60),
+    );
+  };
+
+  it('takes a few small changes in a row, alone in a freeze, for the recorder’s', () => {
+    const plain = withFreeze(260, []);
+    for (const anew of [[1.2], [1.4, 1.1], [1.3, 1.2, 1.1]]) expect(withFreeze(260, anew).newAt).toEqual(plain.newAt);
+    expect(plain.isFreezeDoubtful).toBe(false);
+  });
+
+  it('takes a large one for a picture, and doubts the freeze where it could be either', () => {
+    expect(withFreeze(260, [6]).newAt).toContain(260);
+    expect(withFreeze(260, [3.5, 3.2]).isFreezeDoubtful).toBe(true);
+    // A repeat in the freeze that changed far more than repeats do may have been a picture too.
+    expect(withFreeze(260, [0.4]).isFreezeDoubtful).toBe(true);
+  });
+
   it('tells new pictures from what a recorder re-draws, through long freezes and loud cuts', () => {
     const isNew = (frame: number): boolean => frame % 3 === 0 && (frame < 200 || frame > 320);
     const changes = Array.from({ length: 600 }, (_, i) =>
