@@ -56,13 +56,13 @@ export interface BeliefForecast extends GapForecast {
   readonly lookMs: Range;
 }
 
-const mostSamplesOf = (parts: readonly Pick<PartOutcomes, 'part'>[]): number =>
-  parts.reduce((most, { part }) => Math.max(most, part.count), 0);
+const mostSamplesOf = (parts: readonly BeliefPart[]): number =>
+  parts.reduce((most, { count }) => Math.max(most, count), 0);
 
 function gapForecastOf({ complaint }: Belief, parts: readonly PartOutcomes[]): GapForecast {
   let usable = 0;
   let gap = 0;
-  const gaps = new Float64Array(mostSamplesOf(parts));
+  const gaps = new Float64Array(mostSamplesOf(parts.map(({ part }) => part)));
   for (const { part, state, out, sampleWeight } of parts) {
     fillAllGaps(complaint, state, out, part.count, gaps);
     for (let i = 0; i < part.count; i++) {
@@ -78,7 +78,7 @@ function gapForecastOf({ complaint }: Belief, parts: readonly PartOutcomes[]): G
 export function gapUnder(belief: Belief, fixes: readonly FixAtLevel[]): GapForecast {
   const isPlayingOnly = isAboutPlayingOnly(belief.complaint);
   // One part after another into the same place: a search asks this hundreds of times.
-  const out = createOutcomes(belief.parts.reduce((most, { count }) => Math.max(most, count), 0));
+  const out = createOutcomes(mostSamplesOf(belief.parts));
   let usableProbability = 0;
   let gap = 0;
   for (const part of belief.parts) {

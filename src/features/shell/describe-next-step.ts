@@ -6,6 +6,7 @@ import { formatChance } from '@/messages/diagnosis';
 import { fixTitle } from '@/messages/fix-titles';
 import { describeEffort, fixTexts } from '@/messages/fixes';
 import { formatMinutes } from '@/messages/format';
+import { describeRelief } from '@/messages/loop';
 import { questionTexts } from '@/messages/questions';
 import { describeFixFacts, type FixFact } from './fix-facts';
 import { stepVerbs } from './step-verbs';
@@ -47,9 +48,11 @@ export function describeMove(move: NextMove): NextStepText | null {
       const isOneOfMany = move.plan !== null && move.plan.fixes.length > 1;
       return {
         title: fixTitle(fix.id, move.fix.level),
-        why: isOneOfMany
-          ? `The first of ${move.plan?.fixes.length} changes that together make it usable.`
-          : 'First, because it helps or tells most for its minutes.',
+        why: move.relief
+          ? describeRelief(move.relief)
+          : isOneOfMany
+            ? `The first of ${move.plan?.fixes.length} changes that together make it usable.`
+            : 'First, because it helps or tells most for its minutes.',
         button: 'Show me how',
         stepId: 'fixes',
         facts: [

@@ -3,7 +3,7 @@ import { applyCommand, type CardCommand, createJobCard, createReading, type JobC
 import { summariseCard } from '@/core/diagnose';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { toBudgetLanes } from './budget-lanes';
-import { describeNextStep } from './describe-next-step';
+import { describeMove, describeNextStep } from './describe-next-step';
 import { cardFileName } from './export-card';
 import { describeStepState } from './step-hints';
 
@@ -59,6 +59,15 @@ describe('describeNextStep', () => {
     const undone = run(kept, { type: 'undoKeptTrial', input: { id: 't', nowMs: 4 } });
     const without = { ...undone, readings: undone.readings.map((past) => ({ ...past, fixes: [fix] })) };
     expect(nextOf(without)).toMatchObject({ title: 'Take a reading', stepId: 'fixes' });
+  });
+});
+
+describe('describeMove', () => {
+  it('promises nothing of a last resort', () => {
+    const move = { kind: 'try' as const, fix, minutes: 3, plan: null };
+    expect(describeMove(move)?.why).toMatch(/helps or tells most/);
+    expect(describeMove({ ...move, relief: { fix, minutes: 3, closedRatio: null } })?.why).toMatch(/now and then/);
+    expect(describeMove({ ...move, relief: { fix, minutes: 3, closedRatio: 0.3 } })?.why).toMatch(/about 30 %/);
   });
 });
 
