@@ -29,6 +29,15 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
       'less-than-half': 'Less than half',
     },
   },
+  'editor-cores': {
+    question: 'How much work does the editor itself do while it plays?',
+    how: `${monitor} Find the editor in the list of programs. On macOS and Linux 100 % there is one core; on Windows divide 100 % by the number of cores.`,
+    answers: {
+      several: 'More than one core’s worth',
+      'about-one': 'About one core',
+      less: 'Clearly less than one core',
+    },
+  },
   'drive-busy': {
     question: 'Is the drive with the footage busy nearly all the time while you play?',
     how: `${monitor} Look at that drive’s activity, not at how full it is.`,
@@ -117,6 +126,11 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
       usual: '60 to 200 megabytes a second',
       slow: 'Under 60 megabytes a second',
     },
+  },
+  'while-jumping': {
+    question: 'While you jump about in the film, what is busiest?',
+    how: 'Click here and there on the timeline for half a minute and watch the system’s monitor: the drive that the footage lies on, and the processor.',
+    answers: { drive: 'The drive', processor: 'The processor', neither: 'Neither, clearly' },
   },
 };
 

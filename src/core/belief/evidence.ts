@@ -144,6 +144,9 @@ export const priorFactsOf = (card: JobCard): PriorFacts => ({
   isBuilding: card.editor.isBuilding,
   isSourcePanelOpen: card.editor.isSourcePanelOpen,
   isSystemDriveStated: card.machine.systemDriveFreePercent.source !== 'assumed',
+  isFootageDriveStated:
+    card.machine.footageDrive.source !== 'assumed' || card.clips.every((clip) => clip.drive !== null),
+  isMemoryStated: card.machine.memoryMib.source !== 'assumed',
 });
 
 /** The base set-up that hypotheses are built on. */

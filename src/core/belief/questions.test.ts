@@ -97,6 +97,49 @@ describe('a timed copy', () => {
   });
 });
 
+describe('what works while somebody jumps about', () => {
+  it('is likelier the drive, and never likelier the processor, where the drive is in trouble', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const sound = chancesOf('while-jumping', withTrouble(state, 'drive', 0));
+        const ill = chancesOf('while-jumping', withTrouble(state, 'drive', 1));
+        for (const [i, [drive = 0, processor = 0]] of sound.entries()) {
+          expect(ill[i]?.[0] ?? 0).toBeGreaterThanOrEqual(drive - 1e-9);
+          expect(ill[i]?.[1] ?? 1).toBeLessThanOrEqual(processor + 1e-9);
+        }
+      }),
+      propertyRuns,
+    );
+  });
+});
+
+describe('the work that the editor does', () => {
+  it('is likelier less than a core where everything waits for something else', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const sound = chancesOf('editor-cores', withTrouble(state, 'unexplained', 0));
+        const ill = chancesOf('editor-cores', withTrouble(state, 'unexplained', 1));
+        for (const [i, [, , less = 0]] of sound.entries())
+          expect(ill[i]?.[2] ?? 0).toBeGreaterThanOrEqual(less - 1e-9);
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('counts what the editor builds meanwhile', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const still = chancesOf('editor-cores', withTrouble(state, 'builds', 0));
+        const building = chancesOf('editor-cores', withTrouble(state, 'builds', 1));
+        const quicker = still.filter(([several = 0], i) => (building[i]?.[0] ?? 0) < several - 0.25);
+        // What is built takes cores from playing, but with three cores or more it is itself more than one.
+        if (state.setup.machine.coreCount >= 5) expect(quicker).toHaveLength(0);
+      }),
+      propertyRuns,
+    );
+  });
+});
+
 describe('the use of the graphics', () => {
   it('is hardly any where the processor draws', () => {
     fc.assert(

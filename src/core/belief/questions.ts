@@ -47,7 +47,7 @@ const shareOn = (state: KnownState): number => (state === 'yes' ? 1 : state === 
 const always = (): boolean => true;
 const answersYesNo = ['yes', 'no'] as const;
 
-/** Three answers along a scale, from how likely the upper one and the upper two are; each is given wrongly now and then. */
+/** Three answers, from how likely the first and the first two are; each is given wrongly now and then. */
 const inThree = (upper: number, upperTwo: number): readonly number[] =>
   [upper, Math.max(0, upperTwo - upper), 1 - Math.max(upperTwo, upper)].map((chance) => 0.06 + 0.82 * chance);
 
@@ -72,6 +72,16 @@ const definitions = [
       const nearlyAll = step(use, 0.85, 0.12);
       const half = step(use, 0.5, 0.15);
       return inThree(nearlyAll, half);
+    },
+  },
+  {
+    id: 'editor-cores',
+    answers: ['several', 'about-one', 'less'],
+    minutes: 1,
+    canAsk: always,
+    chances: ({ out, index }) => {
+      const cores = out.editorCores[index] as number;
+      return inThree(step(cores, 1.4, 0.12), step(cores, 0.6, 0.15));
     },
   },
   {
@@ -171,7 +181,7 @@ const definitions = [
     id: 'which-graphics',
     answers: ['the-slower', 'the-faster'],
     minutes: 1.5,
-    canAsk: ({ setup }) => setup.machine.graphicsRatio > 6 && setup.machine.hasSecondGraphics !== 'no',
+    canAsk: ({ setup }) => setup.machine.graphicsRatio > 6,
     chances: ({ state }) => yesNo(state.hidden.isOnSlowGraphics ? 1 : 0),
   },
   {
@@ -215,6 +225,17 @@ const definitions = [
       const trouble = state.hidden.troubles.drive > 0 ? reachOf('drive', severityOf('drive')) : 0;
       const rate = (stated * parameterOf('driveFactor')) / (1 + trouble);
       return inThree(step(rate, copyRates.quick, 0.12), step(rate, copyRates.slow, 0.12));
+    },
+  },
+  {
+    id: 'while-jumping',
+    answers: ['drive', 'processor', 'neither'],
+    minutes: 1,
+    canAsk: always,
+    chances: ({ out, index }) => {
+      const drive = step(out.scrubReadRatio[index] as number, 0.5, 0.15);
+      const processor = step(out.scrubCoreRatio[index] as number, 0.5, 0.15);
+      return inThree(drive, drive + (1 - drive) * processor);
     },
   },
 ] as const satisfies readonly QuestionDefinition[];

@@ -8,8 +8,10 @@ export interface PriorFacts {
   readonly wasRestarted: KnownState;
   readonly isBuilding: KnownState;
   readonly isSourcePanelOpen: KnownState;
-  /** Whether a person said how full the system drive is, or where the cache lies. */
+  /** Whether a person said how full the system drive is, where the footage lies, how much memory there is. */
   readonly isSystemDriveStated: boolean;
+  readonly isFootageDriveStated: boolean;
+  readonly isMemoryStated: boolean;
 }
 
 /** One way in which a cause can be there without the card saying so. */

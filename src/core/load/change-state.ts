@@ -103,6 +103,15 @@ export const withFastMedia = (state: SetupState): SetupState =>
     0,
   );
 
+const usualSpinning = driveOf('external-spinning');
+
+/** The state with its footage on the drive that most of it lies on where it does not lie where people think. */
+export const withSpinningMedia = (state: SetupState): SetupState =>
+  changeClips(state, 'spinning drive', (clip) => {
+    const drive = { readMegabytePerSec: usualSpinning.readMegabytePerSec, latencyMs: usualSpinning.latencyMs };
+    return { ...clip, original: { ...clip.original, drive } };
+  });
+
 /** The state with a project of at most this many lines, in the same shape. */
 export function withProjectHeight(state: SetupState, heightPx: number): SetupState {
   const { timeline } = state.setup;

@@ -33,6 +33,8 @@ interface Conditions {
   /** Share of the speed that is left when the machine is warm. */
   readonly heatRatio: number;
   readonly busyCores: number;
+  /** Of these, what the editor itself builds with. */
+  readonly buildCores: number;
   readonly freeCores: number;
   readonly threadGain: number;
   readonly isHardware: boolean;
@@ -70,9 +72,9 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
   const power = 1 - troubles.power * reachOf('power', p.powerSeverity);
   const staleness = 1 + troubles.software * reachOf('software', p.softwareSeverity);
   const speedRatio = (c.coreSpeedRatio * p.coreSpeedFactor * power) / staleness;
-  const takenRatio =
-    troubles.programs * reachOf('programs', p.programsSeverity) + troubles.builds * reachOf('builds', p.buildsSeverity);
-  const busyCores = c.busyCores * p.busyFactor + c.coreCount * takenRatio;
+  const buildCores = c.coreCount * troubles.builds * reachOf('builds', p.buildsSeverity);
+  const busyCores =
+    c.busyCores * p.busyFactor + c.coreCount * troubles.programs * reachOf('programs', p.programsSeverity) + buildCores;
   const freeCores = Math.max(leastFreeCores, c.coreCount - busyCores);
   const wantedThreads = c.areThreadsRaised ? Math.max(p.decodeThreadCount, c.coreCount) : p.decodeThreadCount;
   const threadCount = Math.max(1, Math.min(wantedThreads, freeCores));
@@ -85,6 +87,7 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
     speedRatio,
     heatRatio: 1 - troubles.heat * reachOf('heat', p.heatSeverity),
     busyCores,
+    buildCores,
     freeCores,
     threadGain: 1 + threadGainRatio * (threadCount - 1),
     isHardware: p.hardwareDecodeRank < c.hardwareDecodeProbability,
@@ -131,15 +134,18 @@ function decodeCoreMs(c: Coefficients, p: Parameters, on: Conditions): number {
   return (softwareRefMs * p.decodeFactor + (on.isHardware ? c.hardwareCopyRefMs : 0)) / on.speedRatio;
 }
 
-/** The wait until a picture has come from its files. */
-function fetchMs(fetch: FetchCost, p: Parameters, on: Conditions): number {
+/** For how long the drive is read until a picture has come. */
+const readingMs = (fetch: FetchCost, on: Conditions): number => fetch.latencyMs + fetch.readMs * on.driveSlowness;
+
+/** For how long the cores decode until a picture has come. */
+function softwareMs(fetch: FetchCost, p: Parameters, on: Conditions): number {
   const softwareRefMs = fetch.softwareOnlyRefMs + (on.isHardware ? 0 : fetch.hardwareAbleRefMs);
-  const sharedAmong = Math.min(on.threadGain, on.freeCores);
-  const decodeMs =
-    (softwareRefMs * p.decodeFactor) / on.speedRatio / sharedAmong +
-    (on.isHardware ? fetch.hardwareMs * on.hardwareSlowness : 0);
-  return fetch.latencyMs + fetch.readMs * on.driveSlowness + decodeMs;
+  return (softwareRefMs * p.decodeFactor) / on.speedRatio / Math.min(on.threadGain, on.freeCores);
 }
+
+/** The wait until a picture has come from its files. */
+const fetchMs = (fetch: FetchCost, p: Parameters, on: Conditions): number =>
+  readingMs(fetch, on) + softwareMs(fetch, p, on) + (on.isHardware ? fetch.hardwareMs * on.hardwareSlowness : 0);
 
 const bindingLaneOf = (laneMs: Readonly<Record<LaneId, number>>): LaneId =>
   laneIds.reduce((binding, lane) => (laneMs[lane] > laneMs[binding] ? lane : binding));
@@ -157,12 +163,8 @@ function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
   const { effectsRefMs, layersRefMs } = drawnOf(c, c.moving, p);
   const drawn = (refMs: number): number => (refMs * p.drawFactor) / on.drawSpeedRatio;
   const callMs = on.isGraphics ? graphicsCallRefMs / on.speedRatio : 0;
-  const movingMs =
-    drawn(c.scaleRefMs + effectsRefMs + layersRefMs + c.moving.showRefMs) +
-    callMs +
-    on.stallMs +
-    on.systemStallMs +
-    2 * on.cacheMs;
+  const movingDrawnMs = drawn(c.scaleRefMs + effectsRefMs + layersRefMs + c.moving.showRefMs);
+  const movingMs = movingDrawnMs + callMs + on.stallMs + on.systemStallMs + 2 * on.cacheMs;
   const jumpRatio = on.slowness * on.systemStallRatio;
   const isAhead = !on.isComputingFirst && on.overlapRatio >= readyAhead.leastOverlap;
   const aheadMs = isAhead ? (readyAhead.frames * 1000) / c.timelineFps : 0;
@@ -175,8 +177,11 @@ function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
     opening.cacheLatencies * c.cacheLatencyMs +
     2.5 * on.cacheMs;
   const startMs = opening.startRefMs / Math.min(1, on.speedRatio);
+  const scrubMs = (handMs + fetchMs(c.scrub, p, on) + movingMs) * jumpRatio;
   return {
-    scrubMs: (handMs + fetchMs(c.scrub, p, on) + movingMs) * jumpRatio,
+    scrubMs,
+    scrubReadRatio: readingMs(c.scrub, on) / scrubMs,
+    scrubCoreRatio: (softwareMs(c.scrub, p, on) + (on.isGraphics ? callMs : movingDrawnMs)) / scrubMs,
     scrubSlowMs: (handMs + fetchMs(c.slowScrub, p, on) * slowTenthRatio + movingMs) * jumpRatio,
     lookMs: (handMs + fetchMs(c.look, p, on) + drawn(c.scaleRefMs + c.draw.showRefMs) + on.cacheMs) * jumpRatio,
     cutMs: Math.max(0, c.cutOpenMs + fetchMs(c.slowScrub, p, on) - aheadMs) * on.slowness,
@@ -234,6 +239,7 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
       ? Math.min(endlessSec, c.previewMemoryMib / (c.previewFrameMib * c.targetFps))
       : endlessSec,
     coreUseRatio: Math.min(1, (((coreDecodeMs + drawCoreMs) * shownFps) / 1000 + on.busyCores) / c.coreCount),
+    editorCores: Math.min(c.coreCount, ((coreDecodeMs + drawCoreMs) * shownFps) / 1000 + on.buildCores),
     driveUseRatio: Math.min(1, (laneMs.drive * shownFps) / 1000),
     graphicsUseRatio: on.isGraphics ? Math.min(1, ((laneMs.drawing - on.stallMs - callMs) * shownFps) / 1000) : 0,
     graphicsMemoryRatio:

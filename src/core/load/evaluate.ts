@@ -22,11 +22,14 @@ export const outcomeNames = [
   'laterFps',
   'scrubMs',
   'scrubSlowMs',
+  'scrubReadRatio',
+  'scrubCoreRatio',
   'lookMs',
   'cutMs',
   'openingSec',
   'fitSec',
   'coreUseRatio',
+  'editorCores',
   'driveUseRatio',
   'graphicsUseRatio',
   'graphicsMemoryRatio',
@@ -139,10 +142,8 @@ export function evaluate(
     const power = 1 - (lines.power.least + lines.power.span * (powerSeverities[i] as number));
     const staleness = 1 + (lines.software.least + lines.software.span * (softwareSeverities[i] as number));
     const speed = (c.coreSpeedRatio * (coreSpeedFactors[i] as number) * power) / staleness;
-    const takenRatio =
-      lines.programs.least +
-      lines.programs.span * (programsSeverities[i] as number) +
-      (lines.builds.least + lines.builds.span * (buildsSeverities[i] as number));
+    const buildRatio = lines.builds.least + lines.builds.span * (buildsSeverities[i] as number);
+    const takenRatio = lines.programs.least + lines.programs.span * (programsSeverities[i] as number) + buildRatio;
     const busyCores = c.busyCores * (busyFactors[i] as number) + c.coreCount * takenRatio;
     const freeCores = Math.max(leastFreeCores, c.coreCount - busyCores);
     const asked = decodeThreadCounts[i] as number;
@@ -237,7 +238,11 @@ export function evaluate(
     const jump = slowness * driveStall;
     const slowFetchMs = fetchMs(c.slowScrub, softwareRate, hardwareRate, driveSlowness);
     out.scrubDecodeRatio[i] = slowFetchMs / (slowFetchMs + movingMs);
-    out.scrubMs[i] = (handMs + fetchMs(c.scrub, softwareRate, hardwareRate, driveSlowness) + movingMs) * jump;
+    const scrubMs = (handMs + fetchMs(c.scrub, softwareRate, hardwareRate, driveSlowness) + movingMs) * jump;
+    const scrubRefMs = c.scrub.softwareOnlyRefMs + (isHardware ? 0 : c.scrub.hardwareAbleRefMs);
+    out.scrubMs[i] = scrubMs;
+    out.scrubReadRatio[i] = (c.scrub.latencyMs + c.scrub.readMs * driveSlowness) / scrubMs;
+    out.scrubCoreRatio[i] = (scrubRefMs * softwareRate + (isGraphics ? callMs : movingRefMs * perMs)) / scrubMs;
     out.scrubSlowMs[i] = (handMs + slowFetchMs * slowTenthRatio + movingMs) * jump;
     out.lookMs[i] =
       (handMs +
@@ -261,6 +266,7 @@ export function evaluate(
 
     const shownIntervalMs = 1000 / shownFps;
     out.coreUseRatio[i] = Math.min(1, (coreMs / shownIntervalMs + busyCores) / c.coreCount);
+    out.editorCores[i] = Math.min(c.coreCount, coreMs / shownIntervalMs + c.coreCount * buildRatio);
     out.driveUseRatio[i] = Math.min(1, readMs / shownIntervalMs);
     out.graphicsUseRatio[i] = isGraphics ? Math.min(1, drawnMs / shownIntervalMs) : 0;
     out.graphicsMemoryRatio[i] = takenGraphics + (isGraphics ? graphicsNeededMib / c.graphicsMemoryMib : 0);

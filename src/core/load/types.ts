@@ -276,6 +276,9 @@ export interface FrameEstimate {
   readonly scrubMs: number;
   /** The slowest tenth of jumps, into the dearest quarter of the footage. */
   readonly scrubSlowMs: number;
+  /** Share of a usual jump for which its drive is read, and for which the cores work, 0 to 1. */
+  readonly scrubReadRatio: number;
+  readonly scrubCoreRatio: number;
   /** Shown rate after some ten minutes of work. */
   readonly laterFps: number;
   /** Waiting for a picture in the viewer for single clips. */
@@ -287,6 +290,8 @@ export interface FrameEstimate {
   readonly fitSec: number;
   /** Share of all cores in use while playing, 0 to 1. */
   readonly coreUseRatio: number;
+  /** How many cores' worth of work the editor itself does while playing, what it builds meanwhile included. */
+  readonly editorCores: number;
   /** How busy the footage's drive is while playing, 0 to 1. */
   readonly driveUseRatio: number;
   /** How busy drawing keeps the graphics while playing, 0 to 1; 0 where the processor draws. */

@@ -6,6 +6,7 @@ import {
   drawSpeed,
   drawWorkMs,
   editorShortage,
+  isDrawnOnGraphics,
   isHardwareDecoded,
   memoryOver,
   previewMegapixels,
@@ -28,8 +29,15 @@ const freeCores = (rig: Rig): number => {
 /** How many times faster than one core a burst of decoding goes. */
 const burstGain = (rig: Rig): number => Math.min(freeCores(rig), 1 + 0.75 * (Math.min(rig.threadCount, 16) - 1));
 
-/** Milliseconds until the picture `framesBefore` frames after a key frame stands, decoding from there. */
-function reachMs(rig: Rig, stream: RigStream, framesBefore: number, pictures: number): number {
+/** What it takes until a picture some frames after a key frame stands, in milliseconds. */
+interface Reach {
+  readonly readMs: number;
+  readonly coreMs: number;
+  readonly hardwareMs: number;
+}
+
+/** What it takes to the picture `framesBefore` frames after a key frame, decoding from there. */
+function reach(rig: Rig, stream: RigStream, framesBefore: number, pictures: number): Reach {
   const coreSpeed = coreSpeedNow(rig, false);
   const isHardware = isHardwareDecoded(rig, stream);
   const frames = framesBefore + 1;
@@ -37,11 +45,21 @@ function reachMs(rig: Rig, stream: RigStream, framesBefore: number, pictures: nu
   const { drive } = stream;
   const readMs =
     drive.seekMs + (megabits / 8 / (drive.megabytePerSec * rig.faults.driveShare * rig.quirks.drive)) * 1000;
-  const decodeMs = isHardware
-    ? ((1000 * stream.megapixels * frames * pictures) / rig.graphics.decodeMegapixelPerSec) * rig.faults.hardwareTrouble
-    : (softwareWorkMs(stream) * rig.quirks.decode * frames * pictures) / coreSpeed / burstGain(rig);
-  return readMs + decodeMs;
+  return {
+    readMs,
+    coreMs: isHardware
+      ? 0
+      : (softwareWorkMs(stream) * rig.quirks.decode * frames * pictures) / coreSpeed / burstGain(rig),
+    hardwareMs: isHardware
+      ? ((1000 * stream.megapixels * frames * pictures) / rig.graphics.decodeMegapixelPerSec) *
+        rig.faults.hardwareTrouble
+      : 0,
+  };
 }
+
+const noReach: Reach = { readMs: 0, coreMs: 0, hardwareMs: 0 };
+const msOf = ({ readMs, coreMs, hardwareMs }: Reach): number => readMs + coreMs + hardwareMs;
+const reachMs = (...of: Parameters<typeof reach>): number => msOf(reach(...of));
 
 const slowness = (rig: Rig): number =>
   (1 + 2.5 * Math.min(3, memoryOver(rig))) *
@@ -50,8 +68,15 @@ const slowness = (rig: Rig): number =>
 
 const pickClip = (rig: Rig, random: Random): Rig['clips'][number] => random.pick(rig.clips);
 
-/** Waits of twenty jumps to random places of the film, sorted. */
-function jumpWaits(rig: Rig, random: Random): readonly number[] {
+/** One jump: how long the hand waits, and how much of that the drive and the cores are at work. */
+interface Jump {
+  readonly waitMs: number;
+  readonly driveMs: number;
+  readonly coreMs: number;
+}
+
+/** Twenty jumps to random places of the film, the shortest first. */
+function listJumps(rig: Rig, random: Random): readonly Jump[] {
   // Jumps go anywhere, and most of the film is not pre-rendered.
   const preview = { ...rig.preview, ratio: Math.min(rig.preview.ratio, rig.preview.movingRatio), isRendered: false };
   const moving: Rig = { ...rig, preview };
@@ -60,17 +85,27 @@ function jumpWaits(rig: Rig, random: Random): readonly number[] {
     const stream = usedStream(rig, clip);
     const pictures = rig.timeline.layerCount + rig.timeline.coveredLayerCount;
     const before = Math.floor(random.next() * stream.keyEveryFrames);
-    const panelMs = rig.faults.isPanelOnOriginals
-      ? reachMs(rig, clip.original, Math.floor(random.next() * clip.original.keyEveryFrames), 1)
-      : 0;
+    const panel = rig.faults.isPanelOnOriginals
+      ? reach(rig, clip.original, Math.floor(random.next() * clip.original.keyEveryFrames), 1)
+      : noReach;
     const drawMs =
       (drawWorkMs(moving, stream) * rig.quirks.draw) /
       drawSpeed(moving, coreSpeedNow(rig, false) * Math.min(1, freeCores(rig)));
-    const waits =
-      reachMs(rig, stream, before, pictures) + panelMs + drawMs + rig.faults.cacheWaitMs * 2 + rig.faults.oddMs;
-    return (handMs + waits) * slowness(rig) * random.between(0.92, 1.08);
-  }).sort((a, b) => a - b);
+    const reached = reach(rig, stream, before, pictures);
+    const otherMs = drawMs + rig.faults.cacheWaitMs * 2 + rig.faults.oddMs;
+    return {
+      waitMs: (handMs + msOf(reached) + msOf(panel) + otherMs) * slowness(rig) * random.between(0.92, 1.08),
+      driveMs: reached.readMs + panel.readMs,
+      coreMs: reached.coreMs + panel.coreMs + (isDrawnOnGraphics(rig) ? 0 : drawMs),
+    };
+  }).sort((a, b) => a.waitMs - b.waitMs);
 }
+
+const waitsOf = (jumps: readonly Jump[]): readonly number[] => jumps.map(({ waitMs }) => waitMs);
+
+/** Share of all waiting that something of each jump makes up. */
+const shareOfWaits = (jumps: readonly Jump[], pick: (jump: Jump) => number): number =>
+  jumps.reduce((sum, jump) => sum + pick(jump), 0) / jumps.reduce((sum, { waitMs }) => sum + waitMs, 0);
 
 /** Seconds of opening: a table of contents, a picture and a wave form for every clip. */
 function openingSec(rig: Rig): number {
@@ -105,8 +140,9 @@ function cutFreezeMs(rig: Rig): number {
 export function measureRig(rig: Rig, seed: number): RigOutcome {
   const now = play(rig, createRandom(seed), watchedMs);
   const later = rig.faults.heatShare < 1 ? play(rig, createRandom(seed + 1), watchedMs, true) : now;
-  const waits = jumpWaits(rig, createRandom(seed + 2));
-  const looking = jumpWaits(
+  const jumps = listJumps(rig, createRandom(seed + 2));
+  const waits = waitsOf(jumps);
+  const looking = listJumps(
     {
       ...rig,
       timeline: { ...rig.timeline, layerCount: 1, coveredLayerCount: 0, titleCount: 0, effects: [] },
@@ -125,7 +161,9 @@ export function measureRig(rig: Rig, seed: number): RigOutcome {
     longestFreezeMs: longestOf(now.shownAtMs),
     scrubMs: percentileOfSorted(waits, 0.5),
     scrubSlowTenthMs: percentileOfSorted(waits, 0.9),
-    lookMs: percentileOfSorted(looking, 0.5),
+    lookMs: percentileOfSorted(waitsOf(looking), 0.5),
+    jumpDriveRatio: shareOfWaits(jumps, ({ driveMs }) => driveMs),
+    jumpCoreRatio: shareOfWaits(jumps, ({ coreMs }) => coreMs),
     openingSec: openingSec(rig),
     cutFreezeMs: cutFreezeMs(rig),
     fitSec:
@@ -133,6 +171,7 @@ export function measureRig(rig: Rig, seed: number): RigOutcome {
         ? Math.min(3600, (rig.previewMemoryMib * 2 ** 20) / (bytesPerFrame * rig.timeline.fps))
         : 3600,
     coreUseRatio: now.coreUseRatio,
+    editorCores: now.editorCores,
     driveUseRatio: now.driveUseRatio,
     graphicsUseRatio: now.graphicsUseRatio,
     plainPlayerRatio: Math.min(4, 1000 / main.fps / Math.max(0.01, plainMs - main.drive.seekMs)),

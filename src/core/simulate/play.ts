@@ -4,6 +4,7 @@ import {
   drawSpeed,
   drawWorkMs,
   editorShortage,
+  isDrawnOnGraphics,
   isHardwareDecoded,
   memoryOver,
   softwareWorkMs,
@@ -14,6 +15,7 @@ import {
 export interface Playing {
   readonly shownAtMs: readonly number[];
   readonly coreUseRatio: number;
+  readonly editorCores: number;
   readonly driveUseRatio: number;
   readonly graphicsUseRatio: number;
 }
@@ -97,7 +99,7 @@ function listWork(rig: Rig, random: Random, count: number, coreSpeed: number): r
   const framesPerCut =
     timeline.cutsPerMinute > 0 ? Math.max(2, (60 * timeline.fps) / timeline.cutsPerMinute) : count + 1;
   const speed = drawSpeed(rig, coreSpeed);
-  const isGraphics = rig.isDrawingOnGraphics && rig.graphics.speed > 1;
+  const isGraphics = isDrawnOnGraphics(rig);
   const otherCount = timeline.layerCount + timeline.coveredLayerCount - 1;
   // The frames on the way from a key frame are shared out among the threads, as all others are.
   const entryGain = designQueues[rig.design].decoded === 1 ? 1 : threadGain(rig);
@@ -206,6 +208,7 @@ export function play(rig: Rig, random: Random, durationMs: number, isLater = fal
   let nowMs = 0;
   let startMs = -1;
   let usedCoreMs = 0;
+  let editorCoreMs = 0;
   let usedDriveMs = 0;
   let usedGraphicsMs = 0;
   const isSkipping = rig.areLateFramesSkipped && rig.design !== 'computing-first';
@@ -274,6 +277,7 @@ export function play(rig: Rig, random: Random, durationMs: number, isLater = fal
       waits.push(Math.max(0.05, startMs + nextDraw * frameMs - queues.drawn * frameMs - nowMs));
     const stepMs = Math.max(1e-3, Math.min(...waits));
     nowMs += stepMs;
+    editorCoreMs += stepMs * active * share;
     usedCoreMs += stepMs * (active * share + Math.min(others, rig.coreCount - active * share));
 
     if (head) {
@@ -316,6 +320,7 @@ export function play(rig: Rig, random: Random, durationMs: number, isLater = fal
   return {
     shownAtMs: shownAtMs.filter((atMs) => atMs <= durationMs),
     coreUseRatio: Math.min(1, usedCoreMs / (Math.max(nowMs, 1) * rig.coreCount)),
+    editorCores: Math.min(rig.coreCount, editorCoreMs / Math.max(nowMs, 1) + rig.faults.buildCores),
     driveUseRatio: Math.min(1, usedDriveMs / Math.max(nowMs, 1)),
     graphicsUseRatio: Math.min(1, usedGraphicsMs / Math.max(nowMs, 1)),
   };

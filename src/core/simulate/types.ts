@@ -154,6 +154,9 @@ export interface RigOutcome {
   readonly longestFreezeMs: number;
   readonly scrubMs: number;
   readonly scrubSlowTenthMs: number;
+  /** Share of the waiting at jumps for which the footage's drive is read, and for which the cores work, 0 to 1. */
+  readonly jumpDriveRatio: number;
+  readonly jumpCoreRatio: number;
   readonly lookMs: number;
   readonly openingSec: number;
   readonly cutFreezeMs: number;
@@ -161,6 +164,8 @@ export interface RigOutcome {
   readonly fitSec: number;
   /** Share of all cores in use while playing, 0 to 1. */
   readonly coreUseRatio: number;
+  /** How many cores' worth of work the editor itself does while playing, what it builds meanwhile included. */
+  readonly editorCores: number;
   /** How busy the footage's drive is while playing. */
   readonly driveUseRatio: number;
   /** Share of the time for which the graphics draw while playing, 0 to 1. */

@@ -131,9 +131,12 @@ export function graphicsWantedMib(rig: Rig): number {
 export const graphicsMemoryUse = (rig: Rig): number =>
   (rig.faults.graphicsTakenMib + (rig.isDrawingOnGraphics ? graphicsWantedMib(rig) : 0)) / rig.graphics.memoryMib;
 
+/** Whether the graphics draw the preview. */
+export const isDrawnOnGraphics = (rig: Rig): boolean => rig.isDrawingOnGraphics && rig.graphics.speed > 1;
+
 /** How many times faster than a unit core this rig draws, its troubles included. */
 export function drawSpeed(rig: Rig, coreSpeed: number): number {
-  if (!rig.isDrawingOnGraphics || rig.graphics.speed <= 1) return coreSpeed;
+  if (!isDrawnOnGraphics(rig)) return coreSpeed;
   const speed = rig.faults.isOnSlowGraphics ? rig.graphics.slowSpeed : rig.graphics.speed;
   const have = Math.max(32, rig.graphics.memoryMib - rig.faults.graphicsTakenMib);
   const short = Math.max(0, graphicsWantedMib(rig) / have - 1);

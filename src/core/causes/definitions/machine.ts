@@ -1,4 +1,11 @@
-import { fastDrive, withEditor, withFastMedia, withMachine, withoutPrograms } from '../../load/change-state';
+import {
+  fastDrive,
+  withEditor,
+  withFastMedia,
+  withMachine,
+  withoutPrograms,
+  withSpinningMedia,
+} from '../../load/change-state';
 import { mixClips } from '../../load/clip-mix';
 import { editorWantsMib, memoryNeededMib, previewMemoryMibOf } from '../../load/memory';
 import type { SetupState } from '../../load/types';
@@ -48,7 +55,15 @@ const isPreviewMemoryShort = ({ setup }: SetupState): boolean =>
 export const memoryShort = {
   kind: 'configuration',
   id: 'memory-short',
-  faults: [troubleFault('memory', () => 0.045)],
+  faults: [
+    troubleFault('memory', () => 0.045),
+    {
+      // People state twice what they have, or nothing, and a usual amount stands there.
+      variant: 'less-than-stated',
+      odds: (_, facts) => (facts.isMemoryStated ? 0.025 : 0.15),
+      suppose: (state) => withMachine(state, { memoryMib: state.setup.machine.memoryMib / 2 }),
+    },
+  ],
   isPresent: (state) => {
     const mix = mixClips(state);
     const { machine, editor } = state.setup;
@@ -69,18 +84,23 @@ export const memoryShort = {
 /** A drive slower than this may be felt. Assumption. */
 const slowMegabytePerSec = 300;
 
+const isOnSlowDrive = ({ clips }: SetupState['setup']): boolean =>
+  clips.some((clip) => clip.original.drive.readMegabytePerSec < slowMegabytePerSec);
+
 /** The drive gives the footage too slowly. Repaired: the footage lies on a solid-state drive inside the machine. */
 export const driveSlow = {
   kind: 'configuration',
   id: 'drive-slow',
   faults: [
-    troubleFault('drive', (setup) =>
-      setup.clips.some((clip) => clip.original.drive.readMegabytePerSec < slowMegabytePerSec) ? 0.1 : 0.05,
-    ),
+    troubleFault('drive', (setup) => (isOnSlowDrive(setup) ? 0.1 : 0.05)),
+    {
+      // The footage lies elsewhere than people say, or nobody said where.
+      variant: 'on-another-drive',
+      odds: (setup, facts) => (isOnSlowDrive(setup) ? 0 : facts.isFootageDriveStated ? 0.025 : 0.3),
+      suppose: withSpinningMedia,
+    },
   ],
-  isPresent: (state) =>
-    hasTrouble(state, 'drive') ||
-    state.setup.clips.some((clip) => clip.original.drive.readMegabytePerSec < slowMegabytePerSec),
+  isPresent: (state) => hasTrouble(state, 'drive') || isOnSlowDrive(state.setup),
   repair: withFastMedia,
 } as const satisfies CauseDefinition;
 

@@ -55,7 +55,7 @@ describe('a person', () => {
     expect(Math.abs(Math.log(middle / outcome.shownFps))).toBeLessThan(0.15);
   });
 
-  it('looks at what is there: a clip alone, a copy, the graphics', () => {
+  it('looks at what is there: a clip alone, a copy, the graphics, what works', () => {
     const [practice] = cases;
     if (!practice) throw new Error('no case');
     // What most of 21 people say of rigs that leave no doubt: one in twelve is mistaken.
@@ -75,6 +75,12 @@ describe('a person', () => {
     expect(mostly('clip-alone', heavy)).toBe('lags');
     expect(mostly('clip-alone', light)).toBe('smoothly');
     expect(mostly('graphics-use', onProcessor)).toBe('hardly-any');
+    expect(mostly('while-jumping', { ...slowDrive, quirks: { ...slowDrive.quirks, drive: 0.001 } })).toBe('drive');
+    expect(mostly('while-jumping', heavy)).toBe('processor');
+    expect(mostly('editor-cores', { ...heavy, coreCount: 8, threadCount: 1, isDrawingOnGraphics: true })).toBe(
+      'about-one',
+    );
+    expect(mostly('editor-cores', { ...light, isDrawingOnGraphics: true })).toBe('less');
   });
 
   it('gives the same answer when asked again, and none to what nobody can tell', () => {

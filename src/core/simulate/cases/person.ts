@@ -141,6 +141,10 @@ function truthOf(questionId: string, rig: Rig, outcome: RigOutcome): string | nu
         rig.quirks.drive;
       return megabytePerSec > 200 ? 'quick' : megabytePerSec > 60 ? 'usual' : 'slow';
     }
+    case 'editor-cores':
+      return outcome.editorCores > 1.4 ? 'several' : outcome.editorCores > 0.6 ? 'about-one' : 'less';
+    case 'while-jumping':
+      return outcome.jumpDriveRatio > 0.5 ? 'drive' : outcome.jumpCoreRatio > 0.5 ? 'processor' : 'neither';
     default:
       return null;
   }
@@ -163,6 +167,12 @@ const wrongAnswers: Readonly<Record<string, string>> = {
   quick: 'usual',
   usual: 'quick',
   slow: 'usual',
+  several: 'about-one',
+  'about-one': 'less',
+  less: 'about-one',
+  drive: 'neither',
+  processor: 'neither',
+  neither: 'processor',
   'the-slower': 'the-faster',
   'the-faster': 'the-slower',
 };
