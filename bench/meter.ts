@@ -6,6 +6,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Meter, type MeterReading, type PictureRegion } from '@/core/meter';
+import { decodeRecording } from './meter/decode-recording';
 import { comparePairs } from './meter/pairs';
 import { encodings, planRecording, type RecordingPlan } from './meter/recordings';
 import { sceneKinds } from './meter/scenes';
@@ -41,28 +42,11 @@ async function read(
   path: string,
 ): Promise<{ readonly reading: MeterReading; readonly ms: number }> {
   const startedMs = performance.now();
-  // The plane of brightness as it was recorded, which is what a browser's decoder hands over too; converting it to
-  // another range of greys would cost ffmpeg as much as decoding.
-  const options = ['-v', 'error', '-i', path, '-vf', 'extractplanes=y', '-f', 'rawvideo', '-'];
-  const child = spawn('ffmpeg', options, { stdio: ['ignore', 'pipe', 'inherit'] });
-  const isDone = ended(child);
   const meter = new Meter({ ceilingFps: plan.recordedFps });
-  const frame = new Uint8Array(plan.widthPx * plan.heightPx);
-  let filled = 0;
-  let index = 0;
-  child.stdout.on('data', (chunk: Buffer) => {
-    let at = 0;
-    while (at < chunk.length) {
-      const taken = Math.min(frame.length - filled, chunk.length - at);
-      frame.set(chunk.subarray(at, at + taken), filled);
-      filled += taken;
-      at += taken;
-      if (filled < frame.length) continue;
-      meter.add({ widthPx: plan.widthPx, heightPx: plan.heightPx, pixels: frame }, (index++ * 1000) / plan.recordedFps);
-      filled = 0;
-    }
+  const { widthPx, heightPx, recordedFps } = plan;
+  await decodeRecording(plan, path, (pixels, index) => {
+    meter.add({ widthPx, heightPx, pixels }, (index * 1000) / recordedFps);
   });
-  await isDone;
   const reading = meter.read();
   return { reading, ms: performance.now() - startedMs };
 }
