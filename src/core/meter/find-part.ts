@@ -11,6 +11,15 @@ const blockPx = 4;
 const changedLevels = 1.2;
 /** Blocks that change this much oftener when many do than when few do belong to the picture. */
 const leastLift = 0.25;
+/** So many pairs of frames, or this share, may change more than any picture does: a recorder writes all anew. */
+const rewritten = { count: 2, ratio: 0.02 } as const;
+/**
+ * Where nothing is found from frame to frame, frames so far apart are compared: somebody who speaks moves too little
+ * from one picture to the next at a high rate.
+ */
+const slowMs = 125;
+/** So many such pairs have to show movement: a recorder that writes a still picture anew does so once or twice. */
+const leastSlowPairs = 5;
 /** A part smaller than this share of the window is a clock, a cursor or a meter. */
 const leastAreaRatio = 0.004;
 /** Pictures are from upright to very wide, and nobody watches one this small; a clock or a cursor is neither. */
@@ -27,8 +36,11 @@ export class PartFinder {
   private before: Float32Array;
   private now: Float32Array;
   private isFirst = true;
-  /** One row of flags a pair of frames. */
+  /** One row of flags a pair of frames: of frames that follow each other, and of some that lie further apart. */
   private readonly changed: Uint8Array[] = [];
+  private readonly changedSlowly: Uint8Array[] = [];
+  private readonly held: Float32Array;
+  private heldAtMs = 0;
 
   constructor(
     private readonly widthPx: number,
@@ -40,17 +52,24 @@ export class PartFinder {
     this.rowCount = Math.max(1, Math.floor(this.scaler.heightPx / blockPx));
     this.before = new Float32Array(this.scaler.widthPx * this.scaler.heightPx);
     this.now = new Float32Array(this.scaler.widthPx * this.scaler.heightPx);
+    this.held = new Float32Array(this.scaler.widthPx * this.scaler.heightPx);
   }
 
-  /** Takes one frame of the window. */
-  add(picture: GreyPicture): void {
+  /** Takes one frame of the window; times rise. */
+  add(picture: GreyPicture, atMs: number): void {
     [this.before, this.now] = [this.now, this.before];
     this.scaler.scale(picture, this.now);
-    if (this.isFirst) {
-      this.isFirst = false;
-      return;
-    }
-    const { before, now, columnCount, rowCount } = this;
+    if (!this.isFirst) this.changed.push(this.flagsOf(this.before));
+    if (!this.isFirst && atMs - this.heldAtMs < slowMs) return;
+    if (!this.isFirst) this.changedSlowly.push(this.flagsOf(this.held));
+    this.held.set(this.now);
+    this.heldAtMs = atMs;
+    this.isFirst = false;
+  }
+
+  /** Which blocks of the newest frame differ from those of an earlier one. */
+  private flagsOf(before: Float32Array): Uint8Array {
+    const { now, columnCount, rowCount } = this;
     const stride = this.scaler.widthPx;
     const flags = new Uint8Array(columnCount * rowCount);
     for (let row = 0; row < rowCount; row++)
@@ -66,12 +85,16 @@ export class PartFinder {
             Math.abs((now[at + 3] as number) - (before[at + 3] as number));
         if (sum > changedLevels * blockPx * blockPx) flags[row * columnCount + column] = 1;
       }
-    this.changed.push(flags);
+    return flags;
   }
 
   /** The part of the window whose blocks change together, or null where nothing does. */
   find(): PictureRegion | null {
-    const belongs = this.listBelonging();
+    return this.findIn(this.changed, 1) ?? this.findIn(this.changedSlowly, leastSlowPairs);
+  }
+
+  private findIn(changed: readonly Uint8Array[], leastPairs: number): PictureRegion | null {
+    const belongs = this.listBelonging(changed, leastPairs);
     const box = belongs && this.largestGroup(belongs);
     if (!box) return null;
     const grown = this.grownToEdges(box);
@@ -87,22 +110,24 @@ export class PartFinder {
   }
 
   /** Blocks that change when many do, and not as often when few do: a clock, a cursor or a playhead changes alone. */
-  private listBelonging(): Uint8Array | null {
-    const counts = this.changed.map((flags) => flags.reduce((sum, flag) => sum + flag, 0));
-    const most = [...counts].sort((a, b) => b - a)[Math.floor(counts.length * 0.02)] ?? 0;
+  private listBelonging(changed: readonly Uint8Array[], leastPairs: number): Uint8Array | null {
+    const counts = changed.map((flags) => flags.reduce((sum, flag) => sum + flag, 0));
+    const most =
+      [...counts].sort((a, b) => b - a)[Math.max(rewritten.count, Math.floor(counts.length * rewritten.ratio))] ?? 0;
     const blockCount = this.columnCount * this.rowCount;
     if (most < leastAreaRatio * blockCount) return null;
     const together = new Float32Array(blockCount);
     const alone = new Float32Array(blockCount);
     let togetherCount = 0;
     let aloneCount = 0;
-    for (const [k, flags] of this.changed.entries()) {
+    for (const [k, flags] of changed.entries()) {
       const isTogether = (counts[k] as number) > most * 0.25;
       if (isTogether) togetherCount++;
       else aloneCount++;
       const into = isTogether ? together : alone;
       for (let i = 0; i < blockCount; i++) into[i] = (into[i] as number) + (flags[i] as number);
     }
+    if (togetherCount < leastPairs) return null;
     return Uint8Array.from({ length: blockCount }, (_, i) => {
       const lift = (together[i] as number) / togetherCount - (aloneCount > 2 ? (alone[i] as number) / aloneCount : 0);
       return lift >= leastLift ? 1 : 0;

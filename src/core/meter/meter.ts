@@ -80,7 +80,7 @@ export class Meter {
       return;
     }
     this.finder ??= new PartFinder(small.widthPx, small.heightPx);
-    this.finder.add(small);
+    this.finder.add(small, atMs);
     this.waiting.push(small === picture ? { ...small, pixels: small.pixels.slice() } : small);
     if (atMs - (this.timesMs[0] as number) >= findingMs) this.beginWhereFound();
   }
