@@ -1,12 +1,16 @@
 import { createGreyScaler, type GreyScaler } from './scale-grey';
 import type { GreyPicture, PictureRegion } from './types';
 
-/** The whole window is looked at in this size at most, for this long. */
+/** Edges are looked for in a window of this size at most. */
 const mostWidthPx = 320;
 const mostHeightPx = 180;
+/** For this long, movement is looked for. */
 export const findingMs = 3000;
-/** Blocks of so many pixels a side, at that size. */
-const blockPx = 4;
+/** In a window this much smaller again: a recorder's noise, and what it costs to look, are a quarter. */
+const coarseRatio = 2;
+/** Blocks of so many pixels a side, at that size; and at the size of the edges. */
+const blockPx = 2;
+const blockEdgePx = blockPx * coarseRatio;
 /** A block has changed when its pixels differ by this many grey levels on average. */
 const changedLevels = 1.2;
 /** Blocks that change this much oftener when many do than when few do belong to the picture. */
@@ -22,82 +26,106 @@ const slowMs = 125;
 const leastSlowPairs = 5;
 /** A part smaller than this share of the window is a clock, a cursor or a meter. */
 const leastAreaRatio = 0.004;
+/** Nor does a picture move in less than this share of the window; a clock does. */
+const leastMovingRatio = 0.006;
 /** Pictures are from upright to very wide, and nobody watches one this small; a clock or a cursor is neither. */
-const shape = { leastAspect: 0.4, mostAspect: 4, leastAreaRatio: 0.02 } as const;
+const shape = { leastAspect: 0.4, mostAspect: 4, leastAreaRatio: 0.04 } as const;
 /** An edge is where this share of a side's pixels step by so many grey levels. */
 const edge = { ratio: 0.55, levels: 9 } as const;
 
+/** In pixels of the picture whose edges are looked for. */
+interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** A grey picture as it was averaged. */
+interface Levels {
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly levels: Float32Array;
+}
+
 /** Whether one block changed in each pair of frames, for all blocks; kept as bits of how often, not as pictures. */
 export class PartFinder {
-  private readonly scaler: GreyScaler;
+  private readonly fine: GreyScaler;
+  private readonly coarse: GreyScaler;
   private readonly ratio: number;
   private readonly columnCount: number;
   private readonly rowCount: number;
+  /** Coarse pictures: the one before, the newest, and one that is held for a while. */
   private before: Float32Array;
   private now: Float32Array;
+  private readonly held: Float32Array;
+  private heldAtMs = Number.NEGATIVE_INFINITY;
   private isFirst = true;
   /** One row of flags a pair of frames: of frames that follow each other, and of some that lie further apart. */
   private readonly changed: Uint8Array[] = [];
   private readonly changedSlowly: Uint8Array[] = [];
-  private readonly held: Float32Array;
-  private heldAtMs = 0;
 
   constructor(
     private readonly widthPx: number,
     private readonly heightPx: number,
   ) {
-    this.scaler = createGreyScaler({ xPx: 0, yPx: 0, widthPx, heightPx }, mostWidthPx, mostHeightPx);
-    this.ratio = widthPx / this.scaler.widthPx;
-    this.columnCount = Math.max(1, Math.floor(this.scaler.widthPx / blockPx));
-    this.rowCount = Math.max(1, Math.floor(this.scaler.heightPx / blockPx));
-    this.before = new Float32Array(this.scaler.widthPx * this.scaler.heightPx);
-    this.now = new Float32Array(this.scaler.widthPx * this.scaler.heightPx);
-    this.held = new Float32Array(this.scaler.widthPx * this.scaler.heightPx);
+    const window = { xPx: 0, yPx: 0, widthPx, heightPx };
+    this.fine = createGreyScaler(window, mostWidthPx, mostHeightPx);
+    this.coarse = createGreyScaler(window, this.fine.widthPx / coarseRatio, this.fine.heightPx / coarseRatio);
+    this.ratio = widthPx / this.fine.widthPx;
+    this.columnCount = Math.max(1, Math.floor(this.coarse.widthPx / blockPx));
+    this.rowCount = Math.max(1, Math.floor(this.coarse.heightPx / blockPx));
+    const count = this.coarse.widthPx * this.coarse.heightPx;
+    this.before = new Float32Array(count);
+    this.now = new Float32Array(count);
+    this.held = new Float32Array(count);
   }
 
   /** Takes one frame of the window; times rise. */
   add(picture: GreyPicture, atMs: number): void {
     [this.before, this.now] = [this.now, this.before];
-    this.scaler.scale(picture, this.now);
+    this.coarse.scale(picture, this.now);
     if (!this.isFirst) this.changed.push(this.flagsOf(this.before));
-    if (!this.isFirst && atMs - this.heldAtMs < slowMs) return;
-    if (!this.isFirst) this.changedSlowly.push(this.flagsOf(this.held));
-    this.held.set(this.now);
-    this.heldAtMs = atMs;
+    if (atMs - this.heldAtMs >= slowMs) {
+      if (!this.isFirst) this.changedSlowly.push(this.flagsOf(this.held));
+      this.held.set(this.now);
+      this.heldAtMs = atMs;
+    }
     this.isFirst = false;
   }
 
   /** Which blocks of the newest frame differ from those of an earlier one. */
   private flagsOf(before: Float32Array): Uint8Array {
     const { now, columnCount, rowCount } = this;
-    const stride = this.scaler.widthPx;
+    const stride = this.coarse.widthPx;
     const flags = new Uint8Array(columnCount * rowCount);
     for (let row = 0; row < rowCount; row++)
       for (let column = 0; column < columnCount; column++) {
         let sum = 0;
         let at = row * blockPx * stride + column * blockPx;
-        // The four pixels of a block's line (blockPx), written out: finding takes a seventh less time than with a loop.
+        // The two pixels of a block's line (blockPx) are written out: a loop takes longer.
         for (let line = 0; line < blockPx; line++, at += stride)
           sum +=
             Math.abs((now[at] as number) - (before[at] as number)) +
-            Math.abs((now[at + 1] as number) - (before[at + 1] as number)) +
-            Math.abs((now[at + 2] as number) - (before[at + 2] as number)) +
-            Math.abs((now[at + 3] as number) - (before[at + 3] as number));
+            Math.abs((now[at + 1] as number) - (before[at + 1] as number));
         if (sum > changedLevels * blockPx * blockPx) flags[row * columnCount + column] = 1;
       }
     return flags;
   }
 
-  /** The part of the window whose blocks change together, or null where nothing does. */
-  find(): PictureRegion | null {
-    return this.findIn(this.changed, 1) ?? this.findIn(this.changedSlowly, leastSlowPairs);
+  /** The part of the window whose blocks change together, or null where nothing does; edges are those of `picture`. */
+  find(picture: GreyPicture): PictureRegion | null {
+    const { widthPx, heightPx } = this.fine;
+    const edges = { widthPx, heightPx, levels: new Float32Array(widthPx * heightPx) };
+    this.fine.scale(picture, edges.levels);
+    return this.findIn(this.changed, 1, edges) ?? this.findIn(this.changedSlowly, leastSlowPairs, edges);
   }
 
-  private findIn(changed: readonly Uint8Array[], leastPairs: number): PictureRegion | null {
+  private findIn(changed: readonly Uint8Array[], leastPairs: number, edges: Levels): PictureRegion | null {
     const belongs = this.listBelonging(changed, leastPairs);
     const box = belongs && this.largestGroup(belongs);
     if (!box) return null;
-    const grown = this.grownToEdges(box);
+    const grown = grownToEdges(box, edges);
     const { ratio } = this;
     const xPx = Math.round(grown.left * ratio);
     const yPx = Math.round(grown.top * ratio);
@@ -163,57 +191,49 @@ export class PartFinder {
       }
       if (!best || group.count > best.count) best = group;
     }
-    if (!best || best.count < leastAreaRatio * belongs.length * 0.5) return null;
+    if (!best || (best.right - best.left) * (best.bottom - best.top) < leastMovingRatio * belongs.length) return null;
     return {
-      left: best.left * blockPx,
-      top: best.top * blockPx,
-      right: best.right * blockPx,
-      bottom: best.bottom * blockPx,
+      left: best.left * blockEdgePx,
+      top: best.top * blockEdgePx,
+      right: best.right * blockEdgePx,
+      bottom: best.bottom * blockEdgePx,
     };
-  }
-
-  /** Moves each side outward to the picture's edge, where one runs along it: much of a picture may not move at all. */
-  private grownToEdges(box: Box): Box {
-    const { widthPx, heightPx } = this.scaler;
-    const pixel = (x: number, y: number): number => this.now[y * widthPx + x] as number;
-    const stepsAcross = (x: number, { top, bottom }: Box): number => {
-      let count = 0;
-      for (let y = top; y < bottom; y++) if (Math.abs(pixel(x, y) - pixel(x - 1, y)) > edge.levels) count++;
-      return count / Math.max(1, bottom - top);
-    };
-    const stepsDown = (y: number, { left, right }: Box): number => {
-      let count = 0;
-      for (let x = left; x < right; x++) if (Math.abs(pixel(x, y) - pixel(x, y - 1)) > edge.levels) count++;
-      return count / Math.max(1, right - left);
-    };
-    /** The first edge from a side outward, a block inside of it included; the side itself where there is none. */
-    const firstEdge = (side: number, candidates: readonly number[], stepsAt: (at: number) => number): number => {
-      const found = candidates.findIndex((at) => stepsAt(at) > edge.ratio);
-      if (found < 0) return side;
-      // An edge that scaling has spread over two lines is where it is strongest.
-      const [at, next] = [candidates[found] as number, candidates[found + 1]];
-      return next !== undefined && stepsAt(next) > stepsAt(at) ? next : at;
-    };
-    const between = (from: number, to: number): number[] =>
-      Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i);
-    let grown = box;
-    // Twice: an edge that is found lets the sides beside it be looked at along their whole length.
-    for (let round = 0; round < 2; round++) {
-      const current = grown;
-      grown = {
-        left: firstEdge(current.left, between(1, current.left + blockPx).reverse(), (x) => stepsAcross(x, current)),
-        right: firstEdge(current.right, between(current.right - blockPx, widthPx), (x) => stepsAcross(x, current)),
-        top: firstEdge(current.top, between(1, current.top + blockPx).reverse(), (y) => stepsDown(y, current)),
-        bottom: firstEdge(current.bottom, between(current.bottom - blockPx, heightPx), (y) => stepsDown(y, current)),
-      };
-    }
-    return grown;
   }
 }
 
-interface Box {
-  readonly left: number;
-  readonly top: number;
-  readonly right: number;
-  readonly bottom: number;
+/** Moves each side outward to the picture's edge, where one runs along it: much of a picture may not move at all. */
+function grownToEdges(box: Box, { widthPx, heightPx, levels }: Levels): Box {
+  const pixel = (x: number, y: number): number => levels[y * widthPx + x] as number;
+  const stepsAcross = (x: number, { top, bottom }: Box): number => {
+    let count = 0;
+    for (let y = top; y < bottom; y++) if (Math.abs(pixel(x, y) - pixel(x - 1, y)) > edge.levels) count++;
+    return count / Math.max(1, bottom - top);
+  };
+  const stepsDown = (y: number, { left, right }: Box): number => {
+    let count = 0;
+    for (let x = left; x < right; x++) if (Math.abs(pixel(x, y) - pixel(x, y - 1)) > edge.levels) count++;
+    return count / Math.max(1, right - left);
+  };
+  /** The first edge from a side outward, a block inside of it included; the side itself where there is none. */
+  const firstEdge = (side: number, candidates: readonly number[], stepsAt: (at: number) => number): number => {
+    const found = candidates.findIndex((at) => stepsAt(at) > edge.ratio);
+    if (found < 0) return side;
+    // An edge that scaling has spread over two lines is where it is strongest.
+    const [at, next] = [candidates[found] as number, candidates[found + 1]];
+    return next !== undefined && stepsAt(next) > stepsAt(at) ? next : at;
+  };
+  const between = (from: number, to: number): number[] =>
+    Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i);
+  let grown = box;
+  // Twice: an edge that is found lets the sides beside it be looked at along their whole length.
+  for (let round = 0; round < 2; round++) {
+    const current = grown;
+    grown = {
+      left: firstEdge(current.left, between(1, current.left + blockEdgePx).reverse(), (x) => stepsAcross(x, current)),
+      right: firstEdge(current.right, between(current.right - blockEdgePx, widthPx), (x) => stepsAcross(x, current)),
+      top: firstEdge(current.top, between(1, current.top + blockEdgePx).reverse(), (y) => stepsDown(y, current)),
+      bottom: firstEdge(current.bottom, between(current.bottom - blockEdgePx, heightPx), (y) => stepsDown(y, current)),
+    };
+  }
+  return grown;
 }
