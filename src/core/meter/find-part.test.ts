@@ -1,0 +1,97 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { propertyRuns } from '../../../tests/arbitrary/setup';
+import { findingMs, PartFinder } from './find-part';
+import type { GreyPicture, PictureRegion } from './types';
+
+const window = { widthPx: 640, heightPx: 360 } as const;
+const part: PictureRegion = { xPx: 200, yPx: 80, widthPx: 256, heightPx: 144 };
+const recordedFps = 60;
+const frameCount = (findingMs * recordedFps) / 1000;
+
+/** Fills a rectangle of a picture from its pixels' places in it. */
+function fill(picture: GreyPicture, { xPx, yPx, widthPx, heightPx }: PictureRegion, levelAt: (x: number) => number) {
+  for (let y = yPx; y < yPx + heightPx; y++)
+    for (let x = xPx; x < xPx + widthPx; x++) picture.pixels[y * picture.widthPx + x] = levelAt(x - xPx);
+}
+
+/** What is found in three seconds of a window that is grey but for what is drawn. */
+function findIn(draw: (picture: GreyPicture, frame: number) => void): PictureRegion | null {
+  const finder = new PartFinder(window.widthPx, window.heightPx);
+  let last: GreyPicture | null = null;
+  for (let frame = 0; frame < frameCount; frame++) {
+    const picture = { ...window, pixels: new Uint8Array(window.widthPx * window.heightPx).fill(40) };
+    draw(picture, frame);
+    finder.add(picture, (frame * 1000) / recordedFps);
+    last = picture;
+  }
+  if (!last) throw new Error('no frame');
+  return finder.find(last);
+}
+
+/** Digits at a window's corner, another in every frame. */
+const drawClock = (picture: GreyPicture, frame: number): void =>
+  fill(picture, { xPx: 8, yPx: 4, widthPx: 36, heightPx: 6 }, () => (frame % 2 ? 210 : 90));
+
+const isNear = (found: PictureRegion | null, wanted: PictureRegion): boolean =>
+  found !== null &&
+  (['xPx', 'yPx', 'widthPx', 'heightPx'] as const).every((side) => Math.abs(found[side] - wanted[side]) <= 8);
+
+/** Broad stripes of light and shade that have moved so far. */
+const drawStripes = (picture: GreyPicture, movedPx: number): void =>
+  fill(picture, part, (x) => 128 + 80 * Math.sin((x + movedPx) / 24));
+
+describe('PartFinder', () => {
+  it('finds what moves in every other frame, and not the clock beside it', () => {
+    const found = findIn((picture, frame) => {
+      drawStripes(picture, 9 * Math.floor(frame / 2));
+      drawClock(picture, frame);
+    });
+    expect(isNear(found, part)).toBe(true);
+  });
+
+  it('finds what moves too little from one picture to the next', () => {
+    const found = findIn((picture, frame) => {
+      drawStripes(picture, frame / 8);
+      drawClock(picture, frame);
+    });
+    expect(isNear(found, part)).toBe(true);
+  });
+
+  it('finds nothing where only a clock runs, and where a recorder writes a still picture anew', () => {
+    expect(findIn(drawClock)).toBeNull();
+    const rewritten = findIn((picture, frame) => {
+      fill(picture, part, () => (frame < 70 ? 120 : 126));
+      drawClock(picture, frame);
+    });
+    expect(rewritten).toBeNull();
+  });
+
+  it('finds a part inside of the window or none, whatever its size and what is drawn', () => {
+    const frames = fc.array(fc.nat(255), { minLength: 1, maxLength: 24 });
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 700 }),
+        fc.integer({ min: 1, max: 90 }),
+        frames,
+        (widthPx, heightPx, levels) => {
+          const finder = new PartFinder(widthPx, heightPx);
+          const pictures = levels.map((level, k) => ({
+            widthPx,
+            heightPx,
+            pixels: Uint8Array.from({ length: widthPx * heightPx }, (_, i) => (i % (k + 2) ? level : 255 - level)),
+          }));
+          for (const [k, picture] of pictures.entries()) finder.add(picture, 50 * k);
+          const [first] = pictures;
+          const found = first ? finder.find(first) : null;
+          if (!found) return;
+          expect(Math.min(found.xPx, found.yPx)).toBeGreaterThanOrEqual(0);
+          expect(Math.min(found.widthPx, found.heightPx)).toBeGreaterThan(0);
+          expect(found.xPx + found.widthPx).toBeLessThanOrEqual(widthPx);
+          expect(found.yPx + found.heightPx).toBeLessThanOrEqual(heightPx);
+        },
+      ),
+      propertyRuns,
+    );
+  });
+});
