@@ -178,6 +178,17 @@ describe('tellNewPictures', () => {
     expect(withFreeze(260, [0.4]).isFreezeDoubtful).toBe(true);
   });
 
+  it('doubts small changes beside pictures that come every fifth frame, and none where they come in every frame', () => {
+    const withKeyFrames = (every: number, keyEvery: number): number => {
+      const changes = Array.from({ length: 600 }, (_, i) => (i % every === 0 ? 6 : i % keyEvery === 1 ? 1.8 : 0.02));
+      const timesMs = changes.map((_, i) => (i * 1000) / 60);
+      return tellNewPictures(changes, timesMs).doubtfulRatio;
+    };
+    expect(withKeyFrames(5, 1000)).toBe(0);
+    expect(withKeyFrames(5, 100)).toBeGreaterThan(0.03);
+    expect(withKeyFrames(2, 100)).toBe(0);
+  });
+
   it('tells new pictures from what a recorder re-draws, through long freezes and loud cuts', () => {
     const isNew = (frame: number): boolean => frame % 3 === 0 && (frame < 200 || frame > 320);
     const changes = Array.from({ length: 600 }, (_, i) =>

@@ -130,6 +130,21 @@ function linesAt(windows: readonly Window[], timesMs: ArrayLike<number>): Float6
 /** A change right after a new picture, this much smaller than it and than the next, is the recorder finishing it. */
 const finishingRatio = 0.25;
 
+/** A new picture this much smaller than most, and so much sooner after or before another than most, is out of step. */
+const outOfStep = { changeRatio: 0.4, frames: 1, leastUsualFrames: 3 } as const;
+
+/** How many new pictures could be a recorder's key frame that writes the one beside it anew. */
+function countOutOfStep(newAt: readonly number[], logs: Float64Array): number {
+  const { changeRatio, frames, leastUsualFrames } = outOfStep;
+  if (newAt.length < 3) return 0;
+  const framesTo = (k: number): number => (newAt[k + 1] as number) - (newAt[k] as number);
+  if (medianOf(newAt.slice(1).map((_, k) => framesTo(k))) < leastUsualFrames) return 0;
+  const limit = medianOf(newAt.map((i) => logs[i] as number)) + Math.log(changeRatio);
+  return newAt.filter(
+    (i, k) => (logs[i] as number) < limit && (framesTo(k) <= frames || (k > 0 && framesTo(k - 1) <= frames)),
+  ).length;
+}
+
 /** Takes out what only finishes a picture that has come already. */
 const withoutFinishing = (newAt: readonly number[], logs: Float64Array): readonly number[] =>
   newAt.filter((i, k) => {
@@ -287,7 +302,7 @@ export function tellNewPictures(changes: ArrayLike<number>, timesMs: ArrayLike<n
     if (Math.abs(over) < Math.log(doubtfulFactor)) doubtfulCount++;
   }
   const { newAt, doubtfulCount: doubtfulLoneCount } = withoutLone(withoutFinishing(above, logs), logs, timesMs);
-  doubtfulCount += lone.weight * doubtfulLoneCount;
+  doubtfulCount += lone.weight * doubtfulLoneCount + countOutOfStep(newAt, logs);
   // Where all was taken out again, nothing stands apart.
   const lift = newAt.length === 0 ? 0 : medianOf(newAt.map((i) => (logs[i] as number) - (lines[i] as number)));
   const repeatChange =
