@@ -119,8 +119,7 @@ describe('the work that the editor does', () => {
       fc.property(arbitraryState, (state) => {
         const sound = chancesOf('editor-cores', withTrouble(state, 'unexplained', 0));
         const ill = chancesOf('editor-cores', withTrouble(state, 'unexplained', 1));
-        for (const [i, [, , less = 0]] of sound.entries())
-          expect(ill[i]?.[2] ?? 0).toBeGreaterThanOrEqual(less - 1e-9);
+        for (const [i, [, , less = 0]] of sound.entries()) expect(ill[i]?.[2] ?? 0).toBeGreaterThanOrEqual(less - 1e-9);
       }),
       propertyRuns,
     );

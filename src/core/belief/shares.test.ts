@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import { causeCatalogue } from '../causes';
+import { createCase } from '../simulate/cases';
+import { type Belief, believe, type PartShares, rankCauses, sharesUnder } from '.';
+import { usableGap } from './forecast-belief';
+
+const cards = [...(await loadDemoCards()), ...[3011, 3012, 3013].map((seed) => createCase(seed).card)];
+const beliefs: readonly Belief[] = cards.map((card) => believe(card, { sampleCount: 800 }));
+
+/** Checks something of every sample of every part. */
+function ofEachSample(parts: readonly PartShares[], check: (shares: readonly number[], gap: number) => void): void {
+  for (const { part, gaps, shares } of parts)
+    for (let i = 0; i < part.count; i++)
+      check(
+        [...shares.values()].map((values) => values[i] as number),
+        gaps[i] as number,
+      );
+}
+
+describe('sharesUnder', () => {
+  it('shares each gap out whole, and none where it is usable', () => {
+    for (const belief of beliefs)
+      ofEachSample(sharesUnder(belief, []), (shares, gap) => {
+        for (const share of shares) expect(share >= 0 && share <= 1 + 1e-9).toBe(true);
+        const sum = shares.reduce((total, share) => total + share, 0);
+        if (gap <= usableGap) expect(sum).toBe(0);
+        else if (sum > 0) expect(sum).toBeCloseTo(1, 6);
+      });
+  });
+
+  it('gives a part to a supposed fault only where it is supposed, or where the card itself has it', () => {
+    for (const belief of beliefs)
+      for (const { part, shares } of sharesUnder(belief, []))
+        for (const id of shares.keys()) {
+          const cause = causeCatalogue.find((entry) => entry.id === id);
+          // What is left of a slow opening belongs to the pictures that are made of every clip.
+          if (cause?.kind !== 'configuration' || (id === 'building-previews' && belief.complaint.includes('opening')))
+            continue;
+          expect(cause.isPresent(part.hypothesis.state), id).toBe(true);
+        }
+  });
+
+  it('leaves less to share out the more is repaired', () => {
+    for (const belief of beliefs) {
+      const mean = (parts: readonly PartShares[]): number =>
+        parts.reduce(
+          (sum, { part, gaps }) => sum + (part.weight * gaps.reduce((own, gap) => own + gap, 0)) / part.count,
+          0,
+        );
+      const [before, after] = [
+        mean(sharesUnder(belief, [])),
+        mean(
+          sharesUnder(belief, [
+            { id: 'lower-preview-quality', level: '1/4' },
+            { id: 'close-programs', level: 'all' },
+          ]),
+        ),
+      ];
+      expect(after).toBeLessThanOrEqual(before + 1e-9);
+    }
+  });
+});
+
+describe('rankCauses', () => {
+  it('puts the largest share first, and gives shares that add up to nearly one', () => {
+    for (const belief of beliefs) {
+      const causes = rankCauses(sharesUnder(belief, []));
+      for (const [i, { share }] of causes.slice(1).entries()) expect(share).toBeLessThanOrEqual(causes[i]?.share ?? 0);
+      // Those under a thousandth are left out.
+      expect(causes.reduce((sum, { share }) => sum + share, 0)).toBeGreaterThan(0.97);
+    }
+  });
+
+  it('names nobody where there is nothing to share out', () => {
+    expect(rankCauses([])).toEqual([]);
+  });
+});

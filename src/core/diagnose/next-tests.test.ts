@@ -1,0 +1,70 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import { findQuestion } from '../belief';
+import { applyCommand, type JobCard } from '../card';
+import { findFix } from '../fixes';
+import { createCase } from '../simulate/cases';
+import { type Diagnosis, diagnose } from '.';
+
+const options = { sampleCount: 1000 };
+
+const change = (card: JobCard, command: Parameters<typeof applyCommand>[1]): JobCard => {
+  const result = applyCommand(card, command, 1);
+  if (!result.ok) throw new Error(JSON.stringify(result.failure));
+  return result.value;
+};
+
+describe('rankNextTests', () => {
+  let seen: readonly { readonly card: JobCard; readonly diagnosis: Diagnosis }[] = [];
+  beforeAll(async () => {
+    const cards = [...(await loadDemoCards()), ...[3001, 3002, 3003, 3004, 3005].map((seed) => createCase(seed).card)];
+    seen = cards.map((card) => ({ card, diagnosis: diagnose(card, options) }));
+  }, 60_000);
+
+  it('gives figures that can be: bits and minutes above zero, probabilities from 0 to 1, the best first', () => {
+    for (const { diagnosis } of seen) {
+      expect(diagnosis.nextTests.length).toBeGreaterThan(0);
+      for (const { id, bits, cureProbability, minutes, score } of diagnosis.nextTests) {
+        expect(Number.isFinite(bits) && bits >= 0, id).toBe(true);
+        expect(cureProbability >= 0 && cureProbability <= 1, id).toBe(true);
+        expect(minutes, id).toBeGreaterThan(0);
+        expect(Number.isFinite(score) && score > 0, id).toBe(true);
+      }
+      // Two of nearly equal worth stand in the order of their minutes.
+      const scores = diagnosis.nextTests.map(({ score }) => score);
+      for (const [i, score] of scores.slice(1).entries()) expect(score).toBeLessThanOrEqual(1.03 * (scores[i] ?? 0));
+    }
+  });
+
+  it('offers each step once, and only what there is', () => {
+    for (const { card, diagnosis } of seen) {
+      expect(new Set(diagnosis.nextTests.map(({ id }) => id)).size).toBe(diagnosis.nextTests.length);
+      for (const { kind, id } of diagnosis.nextTests)
+        expect(kind === 'question' ? findQuestion(id) : findFix(id as never), `${card.id} ${id}`).toBeDefined();
+    }
+  });
+
+  it('says that nobody is cured by a question', () => {
+    for (const { diagnosis } of seen)
+      for (const { kind, cureProbability } of diagnosis.nextTests)
+        if (kind === 'question') expect(cureProbability).toBe(0);
+  });
+
+  it('never asks again what was answered, nor offers what was refused', () => {
+    for (const { card, diagnosis } of seen) {
+      const question = diagnosis.nextTests.find(({ kind }) => kind === 'question');
+      const fix = diagnosis.nextTests.find(({ kind }) => kind === 'fix');
+      const answers = question && findQuestion(question.id)?.answers;
+      if (!question || !answers?.[0] || !fix) continue;
+      const answered = change(card, {
+        type: 'answerQuestion',
+        input: { answer: { id: 'a', questionId: question.id, answer: answers[0], takenAtMs: 0 } },
+      });
+      const left = diagnose(answered, options).nextTests;
+      expect(left.some(({ id }) => id === question.id)).toBe(false);
+      const refused = change(card, { type: 'refuseTest', input: { test: { id: fix.id, level: fix.level } } });
+      const after = diagnose(refused, options).nextTests;
+      expect(after.some(({ id, level }) => id === fix.id && level === fix.level)).toBe(false);
+    }
+  });
+});
