@@ -93,10 +93,12 @@ function listJumps(rig: Rig, random: Random): readonly Jump[] {
       drawSpeed(moving, coreSpeedNow(rig, false) * Math.min(1, freeCores(rig)));
     const reached = reach(rig, stream, before, pictures);
     const otherMs = drawMs + rig.faults.cacheWaitMs * 2 + rig.faults.oddMs;
+    // No two jumps are alike, in all that they take.
+    const luck = random.between(0.92, 1.08);
     return {
-      waitMs: (handMs + msOf(reached) + msOf(panel) + otherMs) * slowness(rig) * random.between(0.92, 1.08),
-      driveMs: reached.readMs + panel.readMs,
-      coreMs: reached.coreMs + panel.coreMs + (isDrawnOnGraphics(rig) ? 0 : drawMs),
+      waitMs: luck * (handMs + msOf(reached) + msOf(panel) + otherMs) * slowness(rig),
+      driveMs: luck * (reached.readMs + panel.readMs),
+      coreMs: luck * (reached.coreMs + panel.coreMs + (isDrawnOnGraphics(rig) ? 0 : drawMs)),
     };
   }).sort((a, b) => a.waitMs - b.waitMs);
 }
