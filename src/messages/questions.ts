@@ -130,7 +130,7 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
   'while-jumping': {
     question: 'While you jump about in the film, what is busiest?',
     how: 'Click here and there on the timeline for half a minute and watch the system’s monitor: the drive that the footage lies on, and the processor.',
-    answers: { drive: 'The drive', processor: 'The processor', neither: 'Neither, clearly' },
+    answers: { drive: 'The drive', processor: 'The processor', neither: 'Neither of them' },
   },
 };
 

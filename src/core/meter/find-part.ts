@@ -6,7 +6,7 @@ const mostWidthPx = 320;
 const mostHeightPx = 180;
 /** For this long, movement is looked for. */
 export const findingMs = 3000;
-/** In a window this much smaller again: a recorder's noise, and what it costs to look, are a quarter. */
+/** Movement is looked for in a window this much smaller again: a recorder's noise, and what it costs to look, are a quarter. */
 const coarseRatio = 2;
 /** Blocks of so many pixels a side, at that size; and at the size of the edges. */
 const blockPx = 2;
