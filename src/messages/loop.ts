@@ -92,6 +92,8 @@ export function describeMoveReason(move: NextMove): string {
     case 'follow-plan':
       return `Step ${move.at} of ${move.of} of the plan that you chose.`;
     case 'give-back':
+      if (!move.isUsable)
+        return 'By all readings it brings nothing here. Take it away, measure, and leave it away if it is not missed.';
       return 'What you kept since then is likely enough without it. Take it away, measure, and leave it away if it is not missed.';
     case 'ease':
       return 'You kept this at a stronger level. By all readings a milder one does as well, and gives up less: try it.';

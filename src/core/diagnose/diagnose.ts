@@ -42,7 +42,7 @@ export interface Diagnosis extends AverageStages {
   readonly relief: Relief | null;
   /** Only where there is no plan. */
   readonly upgrades: readonly Upgrade[];
-  /** Kept fixes that a stronger one has made needless, or that make it worse. */
+  /** Kept fixes that a stronger one has made needless, that make it worse, or that bring nothing where nothing is left. */
   readonly giveBack: readonly FixUse[];
   /** Kept fixes that would do at a milder level, at that level. */
   readonly milder: readonly FixUse[];
@@ -57,11 +57,15 @@ export interface Diagnosis extends AverageStages {
 /** A gap that grows by less than this is no harm: less than a reading can tell. */
 const harmGap = 0.05;
 
+/** A gap that grows by less than this without a fix is nothing that the fix is kept for. */
+const idleGap = 0.02;
+
 /**
- * Kept fixes without which the preview is as likely usable, so that what was sacrificed for them can be given back; and
- * those that are believed to make it worse, whatever the reading said by which they were kept.
+ * Kept fixes without which the preview is as likely usable, so that what was sacrificed for them can be given back;
+ * those that are believed to make it worse, whatever the reading said by which they were kept; and, where nothing is
+ * left to try and it is not usable, those that bring next to nothing.
  */
-function findGiveBack(belief: Belief, card: JobCard): readonly FixUse[] {
+function findGiveBack(belief: Belief, card: JobCard, isAtAnEnd: boolean): readonly FixUse[] {
   const kept = keptFixes(card);
   if (kept.length === 0) return [];
   const now = gapUnder(belief, kept);
@@ -77,7 +81,8 @@ function findGiveBack(belief: Belief, card: JobCard): readonly FixUse[] {
     );
     const isNeedless =
       now.usableProbability >= planProbability && without.usableProbability >= now.usableProbability - 0.02;
-    return isNeedless || without.gap < now.gap - harmGap;
+    const isIdle = isAtAnEnd && now.usableProbability < planProbability && without.gap < now.gap + idleGap;
+    return isNeedless || isIdle || without.gap < now.gap - harmGap;
   });
 }
 
@@ -149,7 +154,7 @@ export function conclude(card: JobCard, belief: Belief): Diagnosis {
     plans,
     relief: isAtAnEnd && !isSolved ? findRelief(belief, inForce, candidates) : null,
     upgrades: plans.length > 0 || isSolved ? [] : weighUpgrades(belief, inForce),
-    giveBack: findGiveBack(belief, card),
+    giveBack: findGiveBack(belief, card, isAtAnEnd),
     milder: findMilder(belief, card),
     sideLeads: listSideLeads(card),
     sketch: sketchBelief(belief),

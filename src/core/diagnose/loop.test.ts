@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { loadPracticeFiles } from '@/demo/load-practice';
 import { applyAll } from '../../../tests/stand-ins/commands';
-import { forecastUnder } from '../belief';
+import { forecastUnder, questionCatalogue } from '../belief';
 import {
   type CardCommand,
   createJobCard,
@@ -14,7 +14,7 @@ import {
   type Reading,
   type Trial,
 } from '../card';
-import { findFix } from '../fixes';
+import { findFix, fixIds } from '../fixes';
 import { measurePractice } from '../practice';
 import { toMeasuredReading } from '../readings';
 import {
@@ -208,7 +208,11 @@ describe('chooseStep', () => {
     );
     const diagnosis = diagnose(solved);
     const move = chooseStep(solved, diagnosis);
-    expect(move).toEqual({ kind: 'give-back', fix: { id: 'lower-preview-quality', level: '1/2' } });
+    expect(move).toEqual({
+      kind: 'give-back',
+      fix: { id: 'lower-preview-quality', level: '1/2' },
+      isUsable: true,
+    });
     const tried = applyAll(
       solved,
       begin('c', { id: 'lower-preview-quality', level: '1/2' }, 'give-back'),
@@ -216,6 +220,23 @@ describe('chooseStep', () => {
       end('c', 'undone'),
     );
     expect(diagnose(tried).giveBack).not.toContainEqual({ id: 'lower-preview-quality', level: '1/2' });
+  });
+
+  it('offers back what brought nothing, where it is not usable and nothing is left to try', () => {
+    const idle = { id: 'close-source-panels', level: null } as const;
+    const kept = applyAll(cardAt(0), begin('a', idle), read('r1', { shownFps: 6 }), end('a', 'kept'));
+    expect(diagnose(kept, { sampleCount: 800 }).giveBack).toEqual([]);
+    const atAnEnd = applyAll(
+      kept,
+      ...fixIds.map((fixId) => ({ type: 'setEditorLacks' as const, input: { fixId, isLacking: true } })),
+      ...questionCatalogue.map(({ id }) => ({ type: 'refuseTest' as const, input: { test: { id, level: null } } })),
+    );
+    const diagnosis = diagnose(atAnEnd, { sampleCount: 800 });
+    expect(diagnosis).toMatchObject({ plans: [], nextTests: [] });
+    expect(chooseStep(atAnEnd, diagnosis)).toEqual({ kind: 'give-back', fix: idle, isUsable: false });
+    // Nothing was kept: nothing is left at all.
+    const none = applyAll(atAnEnd, { type: 'undoKeptTrial', input: { id: 'a', nowMs: 9 } });
+    expect(chooseStep(none, diagnose(none, { sampleCount: 800 })).kind).toBe('nothing-left');
   });
 
   it('never offers what the editor lacks, nor another way of attaching than the editor’s', () => {

@@ -32,8 +32,8 @@ export type NextMove =
       readonly at: number;
       readonly of: number;
     }
-  /** A kept fix that is likely no longer needed, to be taken away on trial. */
-  | { readonly kind: 'give-back'; readonly fix: FixAtLevel }
+  /** A kept fix that is likely no longer needed, or brings nothing where it is not usable, to be taken away on trial. */
+  | { readonly kind: 'give-back'; readonly fix: FixAtLevel; readonly isUsable: boolean }
   /** A kept fix at a milder level, which likely does as well. */
   | { readonly kind: 'ease'; readonly fix: FixAtLevel };
 
@@ -48,13 +48,14 @@ const planMinutesLeft = 40;
 
 /**
  * The one step to take on this card now. The person's own plan goes before what the belief would choose; where the
- * preview is usable, all that is left is to give back what is no longer needed.
+ * preview is usable, all that is left is to give back what is no longer needed; and where it is not, and nothing is
+ * left to try, what brought nothing.
  */
 export function chooseStep(card: JobCard, diagnosis: Diagnosis): NextMove {
   // A diagnosis may be a moment older than the card.
   const needless = diagnosis.giveBack.find((fix) => keptFixes(card).some((kept) => isSameFix(kept, fix)));
   if (isCardUsable(card)) {
-    if (needless) return { kind: 'give-back', fix: needless };
+    if (needless) return { kind: 'give-back', fix: needless, isUsable: true };
     const isStronger = ({ id, level }: FixAtLevel) =>
       keptFixes(card).some((fix) => fix.id === id && fix.level !== level);
     const isRefused = createRefusal(card);
@@ -63,7 +64,10 @@ export function chooseStep(card: JobCard, diagnosis: Diagnosis): NextMove {
   }
   const left = remainingPlan(card);
   const [first] = left;
-  if (!first) return chooseMove(diagnosis);
+  if (!first) {
+    const move = chooseMove(diagnosis);
+    return move.kind === 'nothing-left' && needless ? { kind: 'give-back', fix: needless, isUsable: false } : move;
+  }
   const state = applyFixes(diagnosis.sketch.base, keptFixes(card));
   return {
     kind: 'follow-plan',

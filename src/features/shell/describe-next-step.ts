@@ -86,7 +86,9 @@ export function describeMove(move: NextMove): NextStepText | null {
     case 'give-back':
       return {
         title: `Give back: ${fixTitle(move.fix.id, move.fix.level)}`,
-        why: 'It is likely no longer needed. Take it away on trial, and see whether it is missed.',
+        why: move.isUsable
+          ? 'It is likely no longer needed. Take it away on trial, and see whether it is missed.'
+          : 'It brings nothing here. Take it away on trial, and see whether it is missed.',
         button: 'Show me how',
         stepId: 'fixes',
       };
