@@ -66,14 +66,14 @@ function drawPicture(context: CanvasRenderingContext2D, atMs: number): void {
 
 /** Milliseconds in which the playhead crosses its rail. */
 const railMs = 20_000;
-/** What was drawn is told over so many of the last milliseconds. */
-const countedMs = 10_000;
+/** What was drawn is told over so many of the last milliseconds: as long as the meter usually measures. */
+const countedMs = 15_000;
 
 /** What this page really drew: on a busy machine less than it was told to. */
 function describeDrawn(atMs: readonly number[]): string {
   const [first = 0, last = 0] = [atMs[0], atMs.at(-1)];
   const fps = last > first ? ((atMs.length - 1) * 1000) / (last - first) : 0;
-  return `This page drew ${formatFps(Math.round(fps * 10) / 10)} pictures a second over the last ten seconds.`;
+  return `This page drew ${formatFps(Math.round(fps * 10) / 10)} pictures a second over the last fifteen seconds.`;
 }
 
 const shownPatterns = practicePatterns.map((value) => ({ value, label: practicePatternTexts[value] }));
@@ -127,7 +127,7 @@ export function PracticeWindow({
         <Rail>
           <div ref={playhead} />
         </Rail>
-        <p ref={drawn}>Counting what this page really draws, for ten seconds.</p>
+        <p ref={drawn}>Counting what this page really draws, for fifteen seconds.</p>
       </Viewer>
       <FieldGrid $leastPx={260}>
         <NumberField
