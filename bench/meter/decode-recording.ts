@@ -26,6 +26,7 @@ export async function decodeRecording(
   const child = spawn('ffmpeg', options, { stdio: ['ignore', to, 'inherit'] });
   closeSync(to);
   const isDone = new Promise<void>((resolve, reject) => {
+    child.on('error', reject);
     child.on('exit', (code) => (code === 0 ? resolve() : reject(new Error(`ffmpeg ended with ${code}`))));
   });
   const from = openSync(framesPath, 'r');
@@ -34,19 +35,25 @@ export async function decodeRecording(
   let filled = 0;
   let index = 0;
   let heardAtMs = performance.now();
-  while (index < plan.frameCount && performance.now() - heardAtMs < mostIdleMs) {
-    const count = readSync(from, frame, filled, frame.length - filled, null);
-    if (count === 0) {
-      Atomics.wait(nobody, 0, 0, 1);
-      continue;
+  try {
+    while (index < plan.frameCount) {
+      const count = readSync(from, frame, filled, frame.length - filled, null);
+      if (count === 0) {
+        if (performance.now() - heardAtMs > mostIdleMs)
+          throw new Error(`ffmpeg gave ${index} of ${plan.frameCount} frames`);
+        Atomics.wait(nobody, 0, 0, 1);
+        continue;
+      }
+      heardAtMs = performance.now();
+      filled += count;
+      if (filled < frame.length) continue;
+      take(frame, index++);
+      filled = 0;
     }
-    heardAtMs = performance.now();
-    filled += count;
-    if (filled < frame.length) continue;
-    take(frame, index++);
-    filled = 0;
+    await isDone;
+  } finally {
+    child.kill();
+    closeSync(from);
+    rmSync(framesPath);
   }
-  closeSync(from);
-  rmSync(framesPath);
-  await isDone;
 }
