@@ -4,9 +4,12 @@ import type { LaneId, StageCost, StageId } from '@/core/load';
 import { formatFps, formatFpsRange, formatMs } from './format';
 import { stageTexts } from './load';
 
+/** A frame budget, with what causes the lag, or null where nothing does. */
+export type Budget = Pick<Findings, 'budgetMs' | 'bindingLane' | 'bindingCause' | 'stages'>;
+
 /** The dearest stage of the lane that binds. */
-function bindingStage(findings: Findings): StageCost {
-  const onLane = findings.stages.filter((stage) => stage.lane === findings.bindingLane);
+function bindingStage(budget: Budget): StageCost {
+  const onLane = budget.stages.filter((stage) => stage.lane === budget.bindingLane);
   return onLane.reduce((top, stage) => (stage.ms > top.ms ? stage : top));
 }
 
@@ -32,9 +35,9 @@ const budgetTexts: Readonly<Partial<Record<CauseId, (laneMs: string, budgetMs: s
 };
 
 /** Where the time goes, in two sentences under the frame budget. */
-export function describeBudget(findings: Findings): string {
-  const { budgetMs, bindingLane, bindingCause, stages } = findings;
-  const stage = bindingStage(findings);
+export function describeBudget(budget: Budget): string {
+  const { budgetMs, bindingLane, bindingCause, stages } = budget;
+  const stage = bindingStage(budget);
   const laneMs = stages.filter(({ lane }) => lane === bindingLane).reduce((sum, { ms }) => sum + ms, 0);
   if (bindingCause === null)
     return `All lanes stay within the ${formatMs(budgetMs)} ms that a frame may take. If it lags all the same, something is in play that is not on this card yet.`;

@@ -19,6 +19,6 @@ export interface ExplanationAnswer {
 /** What the diagnosis worker offers. */
 export interface DiagnosisWorkerApi {
   readonly diagnose: (requestId: number, card: JobCard) => DiagnosisAnswer;
-  /** Explains the diagnosis that was asked for last; null where there was none. */
-  readonly explain: (requestId: number) => ExplanationAnswer | null;
+  /** Explains the diagnosis that was asked for last; null where there was none, or once a newer one was asked for. */
+  readonly explain: (requestId: number) => Promise<ExplanationAnswer | null>;
 }

@@ -2,9 +2,12 @@ import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { applyCommand, type CardCommand, createReading, type JobCard } from '../card';
 import { diagnose } from '../diagnose';
+import { compile, createOutcomes, evaluate } from '../load';
+import { parameterNames } from '../load/parameters';
 import { createCase } from '../simulate/cases';
-import { believe, rankCauses, sharesUnder } from '.';
-import { studentBelow } from './likelihood';
+import { type Belief, believe, outcomesUnder, rankCauses, sharesUnder } from '.';
+import { movedParameters } from './believe';
+import { createValueWeigher, readingSpread, studentBelow } from './likelihood';
 
 const demos = await loadDemoCards();
 const options = { sampleCount: 1200 };
@@ -27,7 +30,55 @@ const answer = (id: string, questionId: string, given: string): CardCommand => (
 
 const causesOf = (card: JobCard, sampleCount: number) => rankCauses(sharesUnder(believe(card, { sampleCount }), []));
 
+/** Where a share of the weight lies below, of figures with weights. */
+function quantileOf(rows: readonly (readonly [figure: number, weight: number])[], share: number): number {
+  const order = [...rows].sort((a, b) => a[0] - b[0]);
+  const total = order.reduce((sum, [, weight]) => sum + weight, 0);
+  let held = 0;
+  for (const [figure, weight] of order) {
+    held += weight;
+    if (held >= share * total) return figure;
+  }
+  throw new Error('quantileOf: no rows');
+}
+
 describe('believe', () => {
+  it('brings samples to where weighing those without the reading puts them', () => {
+    for (const demo of demos) {
+      const read = demo.readings[0]?.shownFps ?? 0;
+      const card = {
+        ...demo,
+        readings: demo.readings.map((r) => ({ ...r, scrubFeel: null, isGoodEnough: 'unknown' as const })),
+      };
+      const figuresOf = (belief: Belief, weightOf: (fps: number) => number) =>
+        outcomesUnder(belief, []).flatMap(({ out, sampleWeight, part }) =>
+          Array.from({ length: part.count }, (_, i) => {
+            const fps = out.shownFps[i] as number;
+            return [fps, sampleWeight * weightOf(fps)] as const;
+          }),
+        );
+      const weigh = createValueWeigher(read, readingSpread.typed);
+      const weighed = figuresOf(believe({ ...card, readings: [] }), (fps) => Math.exp(weigh(fps)));
+      const moved = figuresOf(believe(card), () => 1);
+      for (const share of [0.1, 0.5, 0.9])
+        expect(Math.abs(Math.log(quantileOf(moved, share) / quantileOf(weighed, share)))).toBeLessThan(0.15);
+    }
+  });
+
+  it('moves every parameter that has an effect under a hypothesis', () => {
+    for (const demo of demos)
+      for (const { hypothesis, samples, count } of believe(demo, options).parts) {
+        const moved = new Set(movedParameters(hypothesis));
+        const others = parameterNames.filter((name) => !moved.has(name));
+        const turned = { ...samples, ...Object.fromEntries(others.map((name) => [name, samples[name].toReversed()])) };
+        const coefficients = compile(hypothesis.state, 'heaviest');
+        const [out, turnedOut] = [createOutcomes(count), createOutcomes(count)];
+        evaluate(coefficients, samples, out);
+        evaluate(coefficients, turned, turnedOut);
+        expect(turnedOut).toEqual(out);
+      }
+  });
+
   it('concludes the same whatever the order of readings and answers', () => {
     for (const demo of demos) {
       const card = run(

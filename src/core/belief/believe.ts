@@ -3,13 +3,13 @@ import { applyFixes } from '../fixes/apply-fixes';
 import { type Coefficients, compile } from '../load/compile';
 import { createOutcomes, evaluate, type Outcomes } from '../load/evaluate';
 import { drawParameterSamples, drawRanks } from '../load/parameter-samples';
-import { drawParameter } from '../load/parameters';
+import { drawParameter, parameterNames } from '../load/parameters';
 import { type ParameterSamples, type Parameters, type SetupState, troubleIds } from '../load/types';
 import { createRandom, type Random, seedOf } from '../numbers/random';
 import type { Complaint } from './complaint';
 import { baseStateOf, complaintsOf, listEvidence, priorFactsOf } from './evidence';
 import { type Hypothesis, listHypotheses } from './hypotheses';
-import { type Evidence, severityName, viewSamples } from './weighing';
+import { type Evidence, type EvidenceSource, isSameSource, severityName, viewSamples } from './weighing';
 
 /** One hypothesis that is still in question, with equally weighted samples of everything else that is unknown. */
 export interface BeliefPart {
@@ -32,6 +32,8 @@ export interface BelieveOptions {
   /** Samples in all; more is steadier and slower. */
   readonly sampleCount?: number;
   readonly seed?: number;
+  /** Without what is known from here, as if it had never been said. */
+  readonly without?: EvidenceSource;
 }
 
 const usualSampleCount = 4000;
@@ -57,24 +59,17 @@ const sweepCount = { between: 1, atLast: 3 } as const;
 const movedCount = 3;
 const moveSpread = 0.3;
 
-/** Parameters that matter whatever is supposed; severities are added where their trouble is. */
-const alwaysMoved: readonly (keyof Parameters)[] = [
-  'coreSpeedFactor',
-  'decodeFactor',
-  'drawFactor',
-  'graphicsFactor',
-  'driveFactor',
-  'memoryFactor',
-  'overlapRatio',
-  'decodeThreadCount',
-  'hardwareDecodeRank',
-  'graphicsDrawingRank',
-  'effectsAtRank',
-  'playsByRank',
-  'unlistedEffectsRank',
-  'unlistedLayersRank',
-  'openingFactor',
-  'graphicsMemoryFactor',
+const severityNames: ReadonlySet<keyof Parameters> = new Set(troubleIds.map(severityName));
+const alwaysMoved = parameterNames.filter((name) => !severityNames.has(name));
+
+/**
+ * The parameters that have any effect under a hypothesis: all but the severities of troubles that it does not suppose.
+ * Samples are resampled and moved in these; one that is left out but has an effect would part samples from what is
+ * known of them.
+ */
+export const movedParameters = ({ state }: Hypothesis): readonly (keyof Parameters)[] => [
+  ...alwaysMoved,
+  ...troubleIds.filter((id) => state.hidden.troubles[id] > 0).map(severityName),
 ];
 
 /** Evidence under one list of fixes, with the hypothesis' set-up compiled for it. */
@@ -96,7 +91,6 @@ class Particles {
   samples: ParameterSamples;
   readonly logLikelihoods: Float64Array;
   private proposed: ParameterSamples;
-  /** The parameters that have any effect under this hypothesis: severities only where their trouble is. */
   private readonly names: readonly (keyof Parameters)[];
   /** One array a moved parameter, in the order of `names`: values and ranks, as they stand and as proposed. */
   private values: readonly Float64Array[] = [];
@@ -111,8 +105,7 @@ class Particles {
     private readonly drawn: ParameterSamples,
     private readonly scratch: Scratch,
   ) {
-    const severities = troubleIds.filter((id) => hypothesis.state.hidden.troubles[id] > 0).map(severityName);
-    this.names = [...alwaysMoved, ...severities];
+    this.names = movedParameters(hypothesis);
     this.samples = drawn;
     this.proposed = drawn;
     this.logLikelihoods = new Float64Array(count);
@@ -298,9 +291,12 @@ function normalise(logWeights: readonly number[]): readonly number[] {
  * no trace. Every hypothesis is looked at with the same stratified draws; those worth it are taken to the posterior
  * by tempering with Metropolis sweeps inside each (Neal 2001, Del Moral 2006). The same card gives the same belief.
  */
-export function believe(card: JobCard, { sampleCount = usualSampleCount, seed = 1 }: BelieveOptions = {}): Belief {
+export function believe(
+  card: JobCard,
+  { sampleCount = usualSampleCount, seed = 1, without }: BelieveOptions = {},
+): Belief {
   const base = baseStateOf(card);
-  const evidence = listEvidence(card);
+  const evidence = listEvidence(card).filter(({ source }) => !without || !isSameSource(source, without));
   const most = Math.max(mostPerPart, Math.round(sampleCount / 8));
   const drawn = drawParameterSamples(most, base.setup.machine);
   const scratch: Scratch = { outcomes: createOutcomes(most), logLikelihoods: new Float64Array(most) };

@@ -2,7 +2,8 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { applyCommand, createReading, type JobCard } from '../card';
 import { believe } from './believe';
-import { explainBelief } from './explain';
+import { type ExplainOptions, explainInSteps } from './explain';
+import { forecastUnder } from './forecast-belief';
 import { rankCauses, sharesUnder } from './shares';
 
 let cards: readonly JobCard[] = [];
@@ -29,17 +30,39 @@ function withIdleQuality(): JobCard {
   return result.value;
 }
 
-describe('explainBelief', () => {
-  it('expects of each reading what all the others say, within a wide factor of what was read', () => {
+/** All steps of an explanation. */
+function explain(card: JobCard, options: ExplainOptions) {
+  const steps = explainInSteps(card, options);
+  for (;;) {
+    const step = steps.next();
+    if (step.done) return step.value;
+  }
+}
+
+describe('explainInSteps', () => {
+  it('expects of a reading what would be believed if it had never been taken', () => {
     for (const card of cards) {
-      const { expectations } = explainBelief(card, believe(card), [], []);
-      expect(expectations).toHaveLength(1);
-      const { expectedFps } = expectations[0] ?? { expectedFps: { low: 0, mid: 0, high: 0 } };
-      expect(expectedFps.low).toBeLessThanOrEqual(expectedFps.mid);
-      expect(expectedFps.mid).toBeLessThanOrEqual(expectedFps.high);
+      const { expectations } = explain(card, { fixes: [], causeIds: [], sampleCount: 1000 });
+      const { shownFps } = forecastUnder(believe({ ...card, readings: [] }, { sampleCount: 1000 }), []);
+      expect(expectations).toHaveLength(card.readings.length);
+      for (const name of ['low', 'mid', 'high'] as const)
+        expect(expectations[0]?.expectedFps[name]).toBeCloseTo(shownFps[name], 9);
+    }
+  });
+
+  it('lets what was read speak for the cause under which it was to be expected', () => {
+    for (const card of cards) {
+      const causes = rankCauses(sharesUnder(believe(card), [])).map(({ id }) => id);
+      const { ofCauses } = explain(card, { fixes: [], causeIds: causes });
       const read = card.readings[0]?.shownFps ?? 0;
-      expect(expectedFps.high).toBeGreaterThan(read / 2);
-      expect(expectedFps.low).toBeLessThan(read * 2);
+      const missBy = ({ mid }: { readonly mid: number }) => Math.abs(Math.log(mid / read));
+      for (const { source, expected, logFactor } of Object.values(ofCauses).flat()) {
+        if (source.kind !== 'readings' || !expected) continue;
+        // Where only one of the two middles is near what was read, there is no doubt which way it speaks.
+        const [present, absent] = [missBy(expected.present), missBy(expected.absent)];
+        if (present < 0.15 && absent > 0.6) expect(logFactor).toBeGreaterThan(0);
+        if (absent < 0.15 && present > 0.6) expect(logFactor).toBeLessThan(0);
+      }
     }
   });
 
@@ -47,7 +70,7 @@ describe('explainBelief', () => {
     const card = withIdleQuality();
     const belief = believe(card);
     const causes = rankCauses(sharesUnder(belief, [])).map(({ id }) => id);
-    const { ofCauses } = explainBelief(card, belief, [], causes);
+    const { ofCauses } = explain(card, { fixes: [], causeIds: causes });
     const ofDrawing = (ofCauses['effects-heavy'] ?? ofCauses['preview-too-large'] ?? []).find(
       ({ source }) => source.kind === 'readings' && source.fixes.length > 0,
     );
@@ -64,7 +87,7 @@ describe('explainBelief', () => {
     for (const card of [...cards, withIdleQuality()]) {
       const belief = believe(card);
       const causes = rankCauses(sharesUnder(belief, [])).map(({ id }) => id);
-      for (const list of Object.values(explainBelief(card, belief, [], causes).ofCauses)) {
+      for (const list of Object.values(explain(card, { fixes: [], causeIds: causes }).ofCauses)) {
         const weights = list.map(({ logFactor }) => Math.abs(logFactor));
         expect(weights.every(Number.isFinite)).toBe(true);
         expect(weights).toEqual([...weights].sort((a, b) => b - a));

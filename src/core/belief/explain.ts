@@ -4,7 +4,7 @@ import type { FixAtLevel } from '../fixes/apply-fixes';
 import { createOutcomes, evaluate } from '../load/evaluate';
 import type { Range } from '../numbers/percentile';
 import { weightedRangeOf } from '../numbers/weighted';
-import { type Belief, type BeliefPart, groupEvidence } from './believe';
+import { believe, groupEvidence } from './believe';
 import { listEvidence } from './evidence';
 import { type PartShares, presentRatio, sharesUnder } from './shares';
 import { type Evidence, type EvidenceSource, viewSamples } from './weighing';
@@ -39,18 +39,19 @@ export interface Explanation {
 const leastSide = { weight: 0.0003, sampleCount: 20 } as const;
 /** Below this a thing says next to nothing: one time and a quarter as likely. */
 const leastLogFactor = 0.22;
+/** Samples of what would be believed without one thing: ranges and factors are read as rough ones. */
+const usualSampleCount = 1500;
 
-/** Likelihoods of one source for the samples of one part, and what would be read there. */
-interface PartLikelihoods {
-  readonly part: BeliefPart;
+/** What one part of a belief says of a source that it knows nothing of. */
+interface PartView {
   readonly shares: PartShares;
+  readonly sampleWeight: number;
+  /** Logarithm of how likely what the source says is for each sample, and what would be read there. */
   readonly logLikelihoods: Float64Array;
   readonly fps: Float64Array;
 }
 
-const sameSource = (source: EvidenceSource): string => JSON.stringify(source);
-
-function likelihoodsOf(shares: PartShares, evidence: readonly Evidence[], isLater: boolean): PartLikelihoods {
+function viewPart(shares: PartShares, evidence: readonly Evidence[], isLater: boolean): PartView {
   const { part } = shares;
   const logLikelihoods = new Float64Array(part.count);
   const out = createOutcomes(part.count);
@@ -59,39 +60,30 @@ function likelihoodsOf(shares: PartShares, evidence: readonly Evidence[], isLate
     const view = viewSamples(group.state, part.samples, out);
     for (const { addTo } of group.evidence) addTo(logLikelihoods, view, part.count);
   }
-  return { part, shares, logLikelihoods, fps: isLater ? out.laterFps : out.shownFps };
+  return {
+    shares,
+    sampleWeight: part.weight / part.count,
+    logLikelihoods,
+    fps: isLater ? out.laterFps : out.shownFps,
+  };
 }
 
-/** Weights of the samples as they would be without the source: the posterior divided by its likelihood. */
-function weightsWithout(parts: readonly PartLikelihoods[]): readonly Float64Array[] {
-  let most = Number.NEGATIVE_INFINITY;
-  for (const { logLikelihoods } of parts) for (const value of logLikelihoods) most = Math.max(most, value);
-  return parts.map(({ part, logLikelihoods }) =>
-    logLikelihoods.map((value) => (part.weight / part.count) * Math.exp(Math.min(12, most - value))),
-  );
-}
-
-/** Mean likelihood, up to a common factor, among samples that are chosen: their weight over that without the source. */
-function sideOf(
-  parts: readonly PartLikelihoods[],
-  without: readonly Float64Array[],
-  isChosen: (part: PartLikelihoods, i: number) => boolean,
-) {
-  let [held, before] = [0, 0];
+/** Mean likelihood, up to the factor of `most`, among samples that are chosen, and what would be read there. */
+function sideOf(views: readonly PartView[], most: number, isChosen: (view: PartView, i: number) => boolean) {
+  let [held, likely] = [0, 0];
   const fps: number[] = [];
   const weights: number[] = [];
-  for (const [p, each] of parts.entries())
-    for (let i = 0; i < each.part.count; i++) {
-      if (!isChosen(each, i)) continue;
-      const weight = (without[p] as Float64Array)[i] as number;
-      held += each.part.weight / each.part.count;
-      before += weight;
-      fps.push(each.fps[i] as number);
-      weights.push(weight);
+  for (const view of views)
+    for (let i = 0; i < view.logLikelihoods.length; i++) {
+      if (!isChosen(view, i)) continue;
+      held += view.sampleWeight;
+      likely += view.sampleWeight * Math.exp((view.logLikelihoods[i] as number) - most);
+      fps.push(view.fps[i] as number);
+      weights.push(view.sampleWeight);
     }
   return {
-    isEnough: held >= leastSide.weight && fps.length >= leastSide.sampleCount,
-    logMean: Math.log(held / before),
+    isEnough: held >= leastSide.weight && fps.length >= leastSide.sampleCount && likely > 0,
+    logMean: Math.log(likely / held),
     range: () => rangeOfWeighted(fps, weights),
   };
 }
@@ -99,43 +91,57 @@ function sideOf(
 const rangeOfWeighted = (values: readonly number[], weights: readonly number[]): Range =>
   weightedRangeOf(values.map((value, i) => ({ values: [value], weight: weights[i] as number })));
 
-const isPresent = (id: CauseId, { shares }: PartLikelihoods, i: number): boolean =>
+const isPresent = (id: CauseId, { shares }: PartView, i: number): boolean =>
   (shares.shares.get(id)?.[i] ?? 0) >= presentRatio;
 
-/**
- * What each thing that is known says for and against causes, and what each reading was expected to be. Each is weighed
- * with all others in place: its likelihood is divided out of the posterior. O(sources × samples).
- */
-export function explainBelief(
-  card: JobCard,
-  belief: Belief,
-  fixes: readonly FixAtLevel[],
-  causeIds: readonly CauseId[],
-): Explanation {
-  const shares = sharesUnder(belief, fixes);
-  const bySource = new Map<string, Evidence[]>();
+/** What is known, by where it comes from. */
+function listSources(card: JobCard): readonly (readonly [EvidenceSource, readonly Evidence[]])[] {
+  const bySource = new Map<string, [EvidenceSource, Evidence[]]>();
   for (const evidence of listEvidence(card)) {
-    const key = sameSource(evidence.source);
-    bySource.set(key, [...(bySource.get(key) ?? []), evidence]);
+    const key = JSON.stringify(evidence.source);
+    const known = bySource.get(key);
+    if (known) known[1].push(evidence);
+    else bySource.set(key, [evidence.source, [evidence]]);
   }
+  return [...bySource.values()];
+}
+
+/** What to explain, and with what care. */
+export interface ExplainOptions {
+  /** Fixes in force, under which causes are looked for. */
+  readonly fixes: readonly FixAtLevel[];
+  readonly causeIds: readonly CauseId[];
+  readonly sampleCount?: number;
+}
+
+/**
+ * What each thing that is known says for and against causes, and what each reading was expected to be. Each is held
+ * against what would be believed without it: dividing its likelihood out of the posterior would rest on the few samples
+ * that agree with it least. Stops after each source, so that whoever asks can break off. O(sources × believe).
+ */
+export function* explainInSteps(
+  card: JobCard,
+  { fixes, causeIds, sampleCount = usualSampleCount }: ExplainOptions,
+): Generator<void, Explanation> {
   const ofCauses: Partial<Record<CauseId, CauseEvidence[]>> = {};
   const expectations: Expectation[] = [];
-  for (const evidence of bySource.values()) {
-    const { source } = evidence[0] as Evidence;
+  for (const [source, evidence] of listSources(card)) {
     const isLater = source.kind === 'readings' && source.moment === 'later';
-    const parts = shares.map((each) => likelihoodsOf(each, evidence, isLater));
-    const without = weightsWithout(parts);
-    if (source.kind === 'readings')
-      expectations.push({ source, expectedFps: sideOf(parts, without, () => true).range() });
+    const without = sharesUnder(believe(card, { sampleCount, without: source }), fixes);
+    const views = without.map((shares) => viewPart(shares, evidence, isLater));
+    if (source.kind === 'readings') expectations.push({ source, expectedFps: sideOf(views, 0, () => true).range() });
+    let most = Number.NEGATIVE_INFINITY;
+    for (const { logLikelihoods } of views) for (const value of logLikelihoods) most = Math.max(most, value);
     for (const id of causeIds) {
-      const present = sideOf(parts, without, (part, i) => isPresent(id, part, i));
-      const absent = sideOf(parts, without, (part, i) => !isPresent(id, part, i));
+      const present = sideOf(views, most, (view, i) => isPresent(id, view, i));
+      const absent = sideOf(views, most, (view, i) => !isPresent(id, view, i));
       if (!present.isEnough || !absent.isEnough) continue;
       const logFactor = present.logMean - absent.logMean;
       if (Math.abs(logFactor) < leastLogFactor) continue;
       const expected = source.kind === 'readings' ? { present: present.range(), absent: absent.range() } : null;
       ofCauses[id] = [...(ofCauses[id] ?? []), { source, logFactor, expected }];
     }
+    yield;
   }
   for (const list of Object.values(ofCauses)) list.sort((a, b) => Math.abs(b.logFactor) - Math.abs(a.logFactor));
   return { ofCauses, expectations };

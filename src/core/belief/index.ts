@@ -1,7 +1,7 @@
 export { type Belief, type BeliefPart, type BelieveOptions, believe } from './believe';
 export { fillAllGaps, fillGaps, isAboutPlayingOnly, type Respect } from './complaint';
 export { complaintsOf } from './evidence';
-export { type CauseEvidence, type Explanation, explainBelief } from './explain';
+export { type CauseEvidence, type Explanation, explainInSteps } from './explain';
 export {
   type BeliefForecast,
   forecastUnder,

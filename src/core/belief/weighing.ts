@@ -15,6 +15,9 @@ export type EvidenceSource =
   | { readonly kind: 'complaint' }
   | { readonly kind: 'contrast'; readonly without: 'effects' | 'layers' };
 
+/** Whether two sources are one: readings of one set-up are taken together. */
+export const isSameSource = (a: EvidenceSource, b: EvidenceSource): boolean => JSON.stringify(a) === JSON.stringify(b);
+
 /** The samples of one hypothesis under some fixes, to be weighed. */
 export function viewSamples(state: SetupState, samples: ParameterSamples, out: Outcomes): WeighedSamples {
   const view: WeighedSamples = {

@@ -1,6 +1,15 @@
 import type { Belief } from '../belief';
 import { applyFixes, type FixAtLevel } from '../fixes';
-import { compile, estimateCompiled, type LaneId, laneIds, pickSample, type StageCost, stageIds } from '../load';
+import {
+  compile,
+  estimateCompiled,
+  type LaneId,
+  laneIds,
+  pickSample,
+  type SetupState,
+  type StageCost,
+  stageIds,
+} from '../load';
 
 /** Where a frame's time goes, and the lane that the others wait for. */
 export interface AverageStages {
@@ -11,13 +20,17 @@ export interface AverageStages {
 /** Samples that the shown stages are an average of. */
 const stageSampleCount = 160;
 
-/** Where the time goes on average, and the lane that binds most often. */
-export function averageStages(belief: Belief, fixes: readonly FixAtLevel[]): AverageStages {
+/** Where the time goes on average under some fixes, and the lane that binds most often. */
+export const averageStages = (belief: Belief, fixes: readonly FixAtLevel[]): AverageStages =>
+  averageStagesWith(belief, (state) => applyFixes(state, fixes));
+
+/** The same with any change of the set-up. */
+export function averageStagesWith(belief: Belief, change: (state: SetupState) => SetupState): AverageStages {
   const sums = new Map<string, StageCost>();
   const binding: Record<LaneId, number> = { drive: 0, decoder: 0, drawing: 0 };
   for (const part of belief.parts) {
     const count = Math.min(part.count, Math.max(1, Math.round(part.weight * stageSampleCount)));
-    const coefficients = compile(applyFixes(part.hypothesis.state, fixes), 'heaviest');
+    const coefficients = compile(change(part.hypothesis.state), 'heaviest');
     for (let i = 0; i < count; i++) {
       const frame = estimateCompiled(coefficients, pickSample(part.samples, i));
       const weight = part.weight / count;

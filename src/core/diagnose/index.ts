@@ -1,4 +1,5 @@
 export { type AdviceReason, adviseTrial, type TrialAdvice, type TrialVerdict } from './advise-trial';
+export { averageStages } from './average-stages';
 export { createRefusal } from './candidates';
 export { type CardOverview, firstByEstimate, type NextStep, summariseCard, type TrialStage } from './card-overview';
 export { isChosenPlan, remainingPlan } from './chosen-plan';
@@ -18,6 +19,12 @@ export type { Relief } from './relief';
 export { findRoomLeft, type RoomLeft } from './room-left';
 export type { SideLead } from './side-complaints';
 export { listWaysOfWorking, type WayOfWorking } from './ways-of-working';
-export { choicesAsIs, countProxyClips, forecastChoices, type WhatIfChoices } from './what-if-choices';
+export {
+  choicesAsIs,
+  countProxyClips,
+  forecastChoices,
+  forecastChoicesUnder,
+  type WhatIfChoices,
+} from './what-if-choices';
 export { findObstacle, forecastSet, type SetForecast } from './what-if-set';
 export { listSwitches, type Switch, suggestSets, type WorkingSetKind, workingSetKinds } from './working-sets';

@@ -1,7 +1,9 @@
+import { type Belief, forecastWith } from '../belief';
 import { deriveBaseState, type JobCard } from '../card';
-import { applyFixes, clipsForProxies } from '../fixes';
+import { applyFixes, clipsForProxies, type FixAtLevel } from '../fixes';
 import { type FrameForecast, forecast, type SetupState } from '../load';
 import type { KnownState } from '../machine';
+import { averageStagesWith } from './average-stages';
 import { currentState } from './findings';
 
 /** Where the what-if controls stand; absolute, so that each can be moved both ways from the set-up as it is. */
@@ -52,29 +54,47 @@ function withProxies(state: SetupState, base: SetupState, heightPx: number | nul
   return heightPx === null ? bare : applyFixes(bare, [{ id: 'make-proxies', level: heightPx }]);
 }
 
-/** The card's set-up, all fixes in force included, with the controls where they stand. */
-export function stateOfChoices(card: JobCard, choices: WhatIfChoices): SetupState {
-  const base = deriveBaseState(card);
-  const now = currentState(card);
-  const previewed: SetupState = {
+/** A set-up with some controls moved; `base` is the same set-up before any fix. */
+function withChoices(now: SetupState, base: SetupState, changed: Partial<WhatIfChoices>): SetupState {
+  const { preview } = now.setup;
+  let state: SetupState = {
     ...now,
     setup: {
       ...now.setup,
       preview: {
-        ...now.setup.preview,
-        qualityRatio: choices.qualityRatio,
-        heightPx: choices.heightPx,
-        hardwareDecode: choices.hardwareDecode,
-        areEffectsBypassed: choices.areEffectsBypassed,
+        ...preview,
+        qualityRatio: changed.qualityRatio ?? preview.qualityRatio,
+        heightPx: changed.heightPx === undefined ? preview.heightPx : changed.heightPx,
+        hardwareDecode: changed.hardwareDecode ?? preview.hardwareDecode,
+        areEffectsBypassed: changed.areEffectsBypassed ?? preview.areEffectsBypassed,
       },
     },
   };
-  return withProxies(withPrograms(previewed, base, choices.areProgramsClosed), base, choices.proxyHeightPx);
+  if (changed.areProgramsClosed !== undefined) state = withPrograms(state, base, changed.areProgramsClosed);
+  return changed.proxyHeightPx === undefined ? state : withProxies(state, base, changed.proxyHeightPx);
 }
+
+/** The card's set-up, all fixes in force included, with the controls where they stand. */
+const stateOfChoices = (card: JobCard, choices: WhatIfChoices): SetupState =>
+  withChoices(currentState(card), deriveBaseState(card), choices);
 
 /** What to expect with the controls where they stand. */
 export const forecastChoices = (card: JobCard, choices: WhatIfChoices): FrameForecast =>
   forecast(stateOfChoices(card, choices));
+
+/**
+ * What readings and answers leave to be expected with some fixes in force and some controls moved. Controls that are
+ * not named stay as each hypothesis has them. O(hypotheses × clips + samples).
+ */
+export function forecastChoicesUnder(
+  belief: Belief,
+  inForce: readonly FixAtLevel[],
+  changed: Partial<WhatIfChoices>,
+): FrameForecast {
+  const change = (state: SetupState): SetupState => withChoices(applyFixes(state, inForce), state, changed);
+  const { shownFps, scrubMs } = forecastWith(belief, change);
+  return { ...averageStagesWith(belief, change), shownFps, scrubMs };
+}
 
 /** How many clips proxies of this height would be made for, with the controls where they stand but without proxies. */
 export const countProxyClips = (card: JobCard, choices: WhatIfChoices, heightPx: number): number =>

@@ -1,10 +1,11 @@
 import { type Coefficients, compile, type DrawCost, type FetchCost } from './compile';
 import {
   endlessSec,
+  freeCoresOf,
   graphicsCallRefMs,
   graphicsShortage,
   handMs,
-  leastFreeCores,
+  jumpCoresOf,
   opening,
   paging,
   reachOf,
@@ -36,6 +37,7 @@ interface Conditions {
   /** Of these, what the editor itself builds with. */
   readonly buildCores: number;
   readonly freeCores: number;
+  readonly jumpCores: number;
   readonly threadGain: number;
   readonly isHardware: boolean;
   readonly hardwareSlowness: number;
@@ -73,9 +75,9 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
   const staleness = 1 + troubles.software * reachOf('software', p.softwareSeverity);
   const speedRatio = (c.coreSpeedRatio * p.coreSpeedFactor * power) / staleness;
   const buildCores = c.coreCount * troubles.builds * reachOf('builds', p.buildsSeverity);
-  const busyCores =
-    c.busyCores * p.busyFactor + c.coreCount * troubles.programs * reachOf('programs', p.programsSeverity) + buildCores;
-  const freeCores = Math.max(leastFreeCores, c.coreCount - busyCores);
+  const programCores =
+    c.busyCores * p.busyFactor + c.coreCount * troubles.programs * reachOf('programs', p.programsSeverity);
+  const freeCores = freeCoresOf(c.coreCount, programCores, buildCores);
   const wantedThreads = c.areThreadsRaised ? Math.max(p.decodeThreadCount, c.coreCount) : p.decodeThreadCount;
   const threadCount = Math.max(1, Math.min(wantedThreads, freeCores));
   const leakMib = troubles.memory * reachOf('memory', p.memorySeverity) * c.memoryMib;
@@ -86,9 +88,10 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
   return {
     speedRatio,
     heatRatio: 1 - troubles.heat * reachOf('heat', p.heatSeverity),
-    busyCores,
+    busyCores: programCores + buildCores,
     buildCores,
     freeCores,
+    jumpCores: jumpCoresOf(c.coreCount, programCores, buildCores),
     threadGain: 1 + threadGainRatio * (threadCount - 1),
     isHardware: p.hardwareDecodeRank < c.hardwareDecodeProbability,
     hardwareSlowness: 1 + troubles.hardwareDecode * reachOf('hardwareDecode', p.hardwareDecodeSeverity),
@@ -140,7 +143,7 @@ const readingMs = (fetch: FetchCost, on: Conditions): number => fetch.latencyMs 
 /** For how long the cores decode until a picture has come. */
 function softwareMs(fetch: FetchCost, p: Parameters, on: Conditions): number {
   const softwareRefMs = fetch.softwareOnlyRefMs + (on.isHardware ? 0 : fetch.hardwareAbleRefMs);
-  return (softwareRefMs * p.decodeFactor) / on.speedRatio / Math.min(on.threadGain, on.freeCores);
+  return (softwareRefMs * p.decodeFactor) / on.speedRatio / Math.min(on.threadGain, on.jumpCores);
 }
 
 /** The wait until a picture has come from its files. */

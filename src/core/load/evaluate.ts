@@ -1,10 +1,11 @@
 import type { Coefficients, DrawCost, FetchCost } from './compile';
 import {
   endlessSec,
+  freeCoresOf,
   graphicsCallRefMs,
   graphicsShortage,
   handMs,
-  leastFreeCores,
+  jumpCoresOf,
   opening,
   paging,
   readyAhead,
@@ -143,9 +144,10 @@ export function evaluate(
     const staleness = 1 + (lines.software.least + lines.software.span * (softwareSeverities[i] as number));
     const speed = (c.coreSpeedRatio * (coreSpeedFactors[i] as number) * power) / staleness;
     const buildRatio = lines.builds.least + lines.builds.span * (buildsSeverities[i] as number);
-    const takenRatio = lines.programs.least + lines.programs.span * (programsSeverities[i] as number) + buildRatio;
-    const busyCores = c.busyCores * (busyFactors[i] as number) + c.coreCount * takenRatio;
-    const freeCores = Math.max(leastFreeCores, c.coreCount - busyCores);
+    const takenRatio = lines.programs.least + lines.programs.span * (programsSeverities[i] as number);
+    const programCores = c.busyCores * (busyFactors[i] as number) + c.coreCount * takenRatio;
+    const freeCores = freeCoresOf(c.coreCount, programCores, c.coreCount * buildRatio);
+    const busyCores = programCores + c.coreCount * buildRatio;
     const asked = decodeThreadCounts[i] as number;
     const threads = Math.max(1, Math.min(c.areThreadsRaised ? Math.max(asked, c.coreCount) : asked, freeCores));
     const gain = 1 + threadGainRatio * (threads - 1);
@@ -218,7 +220,6 @@ export function evaluate(
     const laterMs = Math.max(laterLined, coreMs / heat / freeCores) * slowness;
     out.laterFps[i] = 1000 / (Math.max(leastMs, laterMs) + heldMs);
 
-    const speedAndGain = speed * Math.min(gain, freeCores);
     const movingRefMs =
       c.scaleRefMs +
       effectsOf(c.moving, isAtClip, unlistedMs) +
@@ -232,7 +233,8 @@ export function evaluate(
       : endlessSec;
     if (isPlayingOnly) continue;
 
-    const softwareRate = decodeFactor / speedAndGain;
+    const jumpCores = jumpCoresOf(c.coreCount, programCores, c.coreCount * buildRatio);
+    const softwareRate = decodeFactor / (speed * Math.min(gain, jumpCores));
     const hardwareRate = isHardware ? hardwareSlowness : -1;
     const driveStall = 1 + t.systemDrive * (systemDriveSeverities[i] as number);
     const jump = slowness * driveStall;

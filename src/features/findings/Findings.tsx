@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { fixesInForce, latestReading, readingInForce } from '@/core/card';
-import { computeFindings } from '@/core/diagnose';
+import { averageStages, computeFindings } from '@/core/diagnose';
 import { describeBudget, describeFit } from '@/messages/findings';
 import { formatMs } from '@/messages/format';
 import { Disclosure } from '@/ui/Disclosure';
@@ -27,13 +27,14 @@ export function Findings() {
   const findings = useMemo(() => computeFindings(card), [card]);
   const reading = readingInForce(card) ?? latestReading(card);
   const fit = reading?.shownFps != null ? describeFit(reading.shownFps, findings) : null;
-  const whatIf = useWhatIf(card);
-  const beforeFixes = useMemo(
-    () => (fixesInForce(card).length === 0 ? null : computeFindings({ ...card, trials: [], workingSetId: null })),
-    [card],
-  );
   const diagnosisState = useDiagnosis();
   const { diagnosis } = diagnosisState;
+  const sketch = reading === null ? null : (diagnosis?.sketch ?? null);
+  const whatIf = useWhatIf(card, sketch);
+  const beforeFixes = useMemo(() => {
+    if (fixesInForce(card).length === 0) return null;
+    return sketch ? averageStages(sketch, []) : computeFindings({ ...card, trials: [], workingSetId: null });
+  }, [card, sketch]);
   return (
     <StepPage stepId="findings">
       {card.clips.length === 0 && (
@@ -47,10 +48,18 @@ export function Findings() {
       {diagnosis && <Plans card={card} diagnosis={diagnosis} />}
       <Sheet
         title="Frame budget"
-        aside={whatIf.isChanged ? <b>with the choices below</b> : 'playing the heaviest quarter of the footage'}
+        aside={
+          whatIf.isChanged ? (
+            <b>with the choices below</b>
+          ) : sketch ? (
+            'the heaviest quarter, by your readings'
+          ) : (
+            'playing the heaviest quarter of the footage'
+          )
+        }
       >
         <FrameBudget lanes={toBudgetLanes(whatIf.after.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
-        <p>{describeBudget(findings)}</p>
+        <p>{describeBudget({ ...findings, ...whatIf.before })}</p>
         {beforeFixes && (
           <Disclosure label="Before any fix it was">
             <FrameBudget lanes={toBudgetLanes(beforeFixes.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
@@ -65,7 +74,8 @@ export function Findings() {
           <Disclosure label="Where do these figures come from?">
             From what is on this card and a table of measured costs: decoding and effects were timed on a reference
             machine, and are scaled to yours. Lanes work side by side like a production line, so the slowest sets the
-            rate. The range is the middle 80 % over what is not known of your machine and editor.
+            rate. The range is the middle 80 % over what is not known of your machine and editor. Once there is a
+            reading, only what fits your readings and answers counts, and the bars are its average.
           </Disclosure>
         </div>
       </Sheet>

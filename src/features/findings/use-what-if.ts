@@ -1,8 +1,15 @@
 'use client';
 
 import { useMemo, useState } from 'react';
-import type { JobCard } from '@/core/card';
-import { choicesAsIs, countProxyClips, forecastChoices, type WhatIfChoices } from '@/core/diagnose';
+import type { Belief } from '@/core/belief';
+import { fixesInForce, type JobCard } from '@/core/card';
+import {
+  choicesAsIs,
+  countProxyClips,
+  forecastChoices,
+  forecastChoicesUnder,
+  type WhatIfChoices,
+} from '@/core/diagnose';
 import type { FrameForecast } from '@/core/load';
 
 /** Height of the proxies that the what-if control stands for. */
@@ -20,25 +27,39 @@ export interface WhatIfState {
   readonly reset: () => void;
 }
 
-/** Where the what-if controls stand, and what that would bring; nothing on the card changes. */
-export function useWhatIf(card: JobCard): WhatIfState {
-  const [changed, setChanged] = useState<Partial<WhatIfChoices>>({});
+/** The controls that do not stand as they are. */
+const listMoved = (asIs: WhatIfChoices, touched: Partial<WhatIfChoices>): Partial<WhatIfChoices> =>
+  Object.fromEntries(Object.entries(touched).filter(([key, value]) => asIs[key as keyof WhatIfChoices] !== value));
+
+/**
+ * Where the what-if controls stand, and what that would bring; nothing on the card changes. By what readings and
+ * answers leave possible (`sketch`), or by the estimate alone where there is no reading yet.
+ */
+export function useWhatIf(card: JobCard, sketch: Belief | null): WhatIfState {
+  const [touched, setTouched] = useState<Partial<WhatIfChoices>>({});
   const asIs = useMemo(() => choicesAsIs(card), [card]);
-  const choices = useMemo(() => ({ ...asIs, ...changed }), [asIs, changed]);
-  const before = useMemo(() => forecastChoices(card, asIs), [card, asIs]);
-  const after = useMemo(() => forecastChoices(card, choices), [card, choices]);
+  const moved = useMemo(() => listMoved(asIs, touched), [asIs, touched]);
+  const choices = useMemo(() => ({ ...asIs, ...moved }), [asIs, moved]);
+  const inForce = useMemo(() => fixesInForce(card), [card]);
+  const before = useMemo(
+    () => (sketch ? forecastChoicesUnder(sketch, inForce, {}) : forecastChoices(card, asIs)),
+    [card, sketch, inForce, asIs],
+  );
+  const after = useMemo(
+    () => (sketch ? forecastChoicesUnder(sketch, inForce, moved) : forecastChoices(card, choices)),
+    [card, sketch, inForce, moved, choices],
+  );
   const heightPx = choices.proxyHeightPx ?? proxyHeightPx;
   const proxyClipCount = useMemo(() => countProxyClips(card, choices, heightPx), [card, choices, heightPx]);
-  const isChanged = Object.entries(changed).some(([key, value]) => asIs[key as keyof WhatIfChoices] !== value);
   return {
     choices,
     before,
     after,
-    isChanged,
+    isChanged: Object.keys(moved).length > 0,
     proxyHeightPx: heightPx,
     proxyClipCount,
     isHardwareKnown: asIs.hardwareDecode !== 'unknown',
-    set: (patch) => setChanged((current) => ({ ...current, ...patch })),
-    reset: () => setChanged({}),
+    set: (patch) => setTouched((current) => ({ ...current, ...patch })),
+    reset: () => setTouched({}),
   };
 }

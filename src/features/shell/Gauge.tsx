@@ -25,6 +25,7 @@ import { toBudgetLanes } from './budget-lanes';
 import { describeMove, describeNextStep, waitingStep } from './describe-next-step';
 import { useDiagnosis } from './diagnosis-context';
 import { stepAfter, useFinishStep } from './use-finish-step';
+import { useFrameTime } from './use-frame-time';
 import { useNextMove } from './use-next-move';
 import { useNowMs } from './use-now';
 
@@ -112,6 +113,7 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
     [isWaiting, move, overview, card],
   );
   const { facts = [] } = next;
+  const { stages } = useFrameTime(card, reading !== null, findings);
   const shownFps = reading?.shownFps ?? null;
   const hasFootage = card.clips.length > 0;
   // Without a reading there is nothing to weigh causes by but the estimate.
@@ -154,12 +156,7 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
           <span>usable: {formatFps(Math.ceil(usableRateRatio * targetFps * 10) / 10)}</span>
         </Ends>
         {reading?.scrubFeel && <Ends as="p">scrubbing: {scrubFeelTexts[reading.scrubFeel].label.toLowerCase()}</Ends>}
-        <FrameBudget
-          lanes={toBudgetLanes(findings.stages)}
-          budgetMs={findings.budgetMs}
-          formatMs={formatMs}
-          size="small"
-        />
+        <FrameBudget lanes={toBudgetLanes(stages)} budgetMs={findings.budgetMs} formatMs={formatMs} size="small" />
         <Cause>
           <b>
             {overview.isUsable
