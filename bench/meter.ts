@@ -6,7 +6,7 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Meter, type MeterReading, type PictureRegion } from '@/core/meter';
-import { decodeRecording } from './meter/decode-recording';
+import { decodeRecording, isReorderedRecording } from './meter/decode-recording';
 import { comparePairs } from './meter/pairs';
 import { encodings, planRecording, type RecordingPlan } from './meter/recordings';
 import { sceneKinds } from './meter/scenes';
@@ -41,8 +41,10 @@ async function read(
   plan: RecordingPlan,
   path: string,
 ): Promise<{ readonly reading: MeterReading; readonly ms: number }> {
+  // Outside of the time: in a browser it costs no process.
+  const isReordered = isReorderedRecording(path);
   const startedMs = performance.now();
-  const meter = new Meter({ ceilingFps: plan.recordedFps });
+  const meter = new Meter({ ceilingFps: plan.recordedFps, isReordered });
   const { widthPx, heightPx, recordedFps } = plan;
   await decodeRecording(plan, path, (pixels, index) => {
     meter.add({ widthPx, heightPx, pixels }, (index * 1000) / recordedFps);

@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { execFileSync, spawn } from 'node:child_process';
 import { closeSync, existsSync, openSync, readSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -8,6 +8,14 @@ import type { RecordingPlan } from './recordings';
 const memoryFolder = existsSync('/dev/shm') ? '/dev/shm' : tmpdir();
 /** Nothing for so long, and ffmpeg has failed. */
 const mostIdleMs = 20_000;
+
+/** Whether a recording stores its frames in another order than it shows them; a browser sees it in the packets. */
+export const isReorderedRecording = (path: string): boolean =>
+  Number(
+    execFileSync('ffprobe', ['-v', 'error', '-show_entries', 'stream=has_b_frames', '-of', 'csv=p=0', path], {
+      encoding: 'utf8',
+    }),
+  ) > 0;
 
 /**
  * Has ffmpeg decode a recording and hands its frames over one by one; they are written over by the next. Rejects where

@@ -1,4 +1,4 @@
-import { Input, type InputVideoTrack, VideoSampleSink } from 'mediabunny';
+import { EncodedPacketSink, Input, type InputVideoTrack, VideoSampleSink } from 'mediabunny';
 import {
   Meter,
   type RecordingFailure,
@@ -16,6 +16,23 @@ import { GreyReader } from './grey-reader';
 /** Progress is told so often. */
 const reportEveryFrames = 15;
 
+/** Recorders that reorder frames do so from the start: so many packets show it. */
+const orderedPacketCount = 60;
+
+/** Whether frames are stored in another order than they are shown. */
+async function isReorderedTrack(track: InputVideoTrack): Promise<boolean> {
+  let count = 0;
+  let lastSec = Number.NEGATIVE_INFINITY;
+  for await (const { timestamp } of new EncodedPacketSink(track).packets(undefined, undefined, {
+    metadataOnly: true,
+  })) {
+    if (timestamp < lastSec) return true;
+    if (++count >= orderedPacketCount) return false;
+    lastSec = timestamp;
+  }
+  return false;
+}
+
 async function measureTrack(
   track: InputVideoTrack,
   durationMs: number,
@@ -23,7 +40,8 @@ async function measureTrack(
   onProgress: (progress: RecordingProgress) => void,
 ): Promise<RecordingReading> {
   const untilMs = Math.min(toMs ?? durationMs, durationMs);
-  const meter = new Meter({ clipFps, ...(region ? { region } : {}) });
+  const isReordered = await isReorderedTrack(track);
+  const meter = new Meter({ clipFps, isReordered, ...(region ? { region } : {}) });
   const grey = new GreyReader();
   let frameCount = 0;
   let lastMs = Number.NEGATIVE_INFINITY;

@@ -68,6 +68,38 @@ describe('tellNewInExact', () => {
   });
 });
 
+describe('what a result is relied on by', () => {
+  /** New pictures every third frame, of 400 frames at 60 a second; repeats change by what a recorder adds. */
+  const recorded = (changeOf: (frame: number) => number) => {
+    const changes = Array.from({ length: 400 }, (_, frame) => (frame === 0 ? 0 : changeOf(frame)));
+    return { changes, timesMs: changes.map((_, frame) => (frame * 1000) / 60) };
+  };
+  const plain = (frame: number): number => (frame % 3 === 0 ? 4 + (frame % 7) / 4 : 0.2 + (frame % 5) / 50);
+  const judged = (changeOf: (frame: number) => number, options = {}) => {
+    const { changes, timesMs } = recorded(changeOf);
+    const result = summariseChanges(changes, timesMs, { ceilingFps: 60, ...options });
+    return result.ok ? [result.value.confidence, result.value.reason] : [];
+  };
+
+  it('is sure where new pictures stand clear of repeats', () => {
+    expect(judged(plain)).toEqual(['high', 'clear']);
+  });
+
+  it('doubts where repeats stand out among repeats: each could be a picture that hardly moved', () => {
+    const face = (frame: number): number =>
+      frame % 3 === 0 ? ([2, 3, 5, 8, 12][(frame / 3) % 5] ?? 0) : 0.2 + (frame % 5) / 200;
+    expect(judged(face)).toEqual(['high', 'clear']);
+    expect(judged((frame) => (frame % 60 === 31 ? 0.7 : face(frame)))).toEqual(['low', 'unclear-changes']);
+  });
+
+  it('doubts a high rate in a recording whose frames are stored out of order, and not a low one', () => {
+    const often = (frame: number): number => (frame % 4 === 0 ? 0.2 : 4);
+    expect(judged(often)).toEqual(['high', 'clear']);
+    expect(judged(often, { isReordered: true })).toEqual(['low', 'at-recorded-rate']);
+    expect(judged(plain, { isReordered: true })).toEqual(['high', 'clear']);
+  });
+});
+
 describe('Meter', () => {
   for (const scene of ['shapes', 'grain', 'pan', 'talking-head', 'cuts', 'fade'] as const)
     it(`finds the preview beside clock, cursor and playhead, and its rate: ${scene}`, async () => {

@@ -6,6 +6,11 @@ import type { Confidence, ConfidenceReason, MeterFailure, MeterResult } from './
 
 /** Above this share of the recorded rate, new pictures fall between its frames. */
 const tellableRatio = 0.85;
+/**
+ * The same where frames are stored in another order than shown (B-frames): a recorder may then blend one picture over
+ * the frames beside it, and with few repeats between them nothing tells.
+ */
+const reorderedRatio = 0.7;
 /** Changes below this, in grey levels, are no movement. */
 const leastMovement = 0.5;
 /** The same where nothing but the picture itself can change its pixels. */
@@ -68,7 +73,7 @@ function settlingOf(timesMs: readonly number[], seconds: ReturnType<typeof listS
 
 function judge(
   { doubtfulRatio, contrast, isFreezeDoubtful, strongestChange, repeatChange, newAt }: NewPictures,
-  isAtLeast: boolean,
+  isNearlyAll: boolean,
   isExact: boolean,
 ): { readonly confidence: Confidence; readonly reason: ConfidenceReason } {
   if (repeatChange > limits.repeatChange) return { confidence: 'low', reason: 'strong-compression' };
@@ -76,7 +81,7 @@ function judge(
   if (newAt.length < limits.fewPictures) return { confidence: 'low', reason: 'few-pictures' };
   // With next to no repeats there is nothing to hold new pictures against: a recorder may have spread one picture over
   // several frames. A shared window is sent as it is shown.
-  if (isAtLeast) return { confidence: isExact ? 'medium' : 'low', reason: 'at-recorded-rate' };
+  if (isNearlyAll) return { confidence: isExact ? 'medium' : 'low', reason: 'at-recorded-rate' };
   return doubtfulRatio <= limits.doubtfulRatio && contrast >= limits.contrast && !isFreezeDoubtful
     ? { confidence: 'high', reason: 'clear' }
     : { confidence: 'low', reason: 'unclear-changes' };
@@ -90,6 +95,8 @@ export interface SummaryOptions {
   readonly ceilingFps?: number;
   /** Whether the frames come as they were shown, and only when something changes: shared, not recorded. */
   readonly isExact?: boolean;
+  /** Whether the recording stores its frames in another order than it shows them. */
+  readonly isReordered?: boolean;
   /** How long the stretch was measured, where no frame need mark its end. */
   readonly measuredMs?: number;
 }
@@ -101,7 +108,7 @@ export interface SummaryOptions {
 export function summariseChanges(
   changes: ArrayLike<number>,
   timesMs: readonly number[],
-  { clipFps, ceilingFps, isExact = false, measuredMs }: SummaryOptions = {},
+  { clipFps, ceilingFps, isExact = false, isReordered = false, measuredMs }: SummaryOptions = {},
 ): Result<MeterResult, MeterFailure> {
   const startMs = timesMs[0] ?? 0;
   const durationMs = measuredMs ?? (timesMs.at(-1) ?? 0) - startMs;
@@ -117,7 +124,8 @@ export function summariseChanges(
   // A shared window sends frames only when something changes: the quickest show what it could have sent.
   const seenFps = 1000 / percentileOfSorted(frameMs, isExact ? quickestRatio : 0.5);
   const mostFps = isExact ? Math.min(ceilingFps ?? seenFps, seenFps) : (ceilingFps ?? seenFps);
-  const isAtLeast = rateBetweenFreezes(intervalsMs) > tellableRatio * mostFps;
+  const seenRatio = rateBetweenFreezes(intervalsMs) / mostFps;
+  const isAtLeast = seenRatio > tellableRatio;
   const order = Float64Array.from(intervalsMs).sort();
   const worst = order.slice(-Math.max(1, Math.floor(order.length / 100)));
   const deadlineMs = clipFps ? 1000 / clipFps : percentileOfSorted(order, 0.5);
@@ -133,7 +141,7 @@ export function summariseChanges(
     startDelayMs: (newMs[0] as number) - startMs,
     ...settlingOf(newMs, seconds),
     deadlineMs,
-    ...judge(told, isAtLeast, isExact),
+    ...judge(told, isReordered ? seenRatio > reorderedRatio : isAtLeast, isExact),
     intervalsMs,
   });
 }

@@ -145,6 +145,26 @@ function countOutOfStep(newAt: readonly number[], logs: Float64Array): number {
   ).length;
 }
 
+/**
+ * A repeat that changed so much more than three quarters of the repeats did, and more than this share of what all but a
+ * tenth of the new pictures did, could be a picture that hardly differs from the one before: a face at the turn of a
+ * movement. Missed ones make freezes longer and rates lower, so each weighs more than others in doubt.
+ */
+const standingOut = { repeatFactor: 2.5, newRatio: 0.3, weight: 3 } as const;
+
+/** How many repeats, and changes that were taken for a recorder finishing a picture, could be pictures that were missed. */
+function countStandingOut(
+  repeatChanges: readonly number[],
+  takenOut: readonly number[],
+  newChanges: readonly number[],
+): number {
+  if (repeatChanges.length === 0 || newChanges.length === 0) return 0;
+  const usual = percentileOfSorted(Float64Array.from(repeatChanges).sort(), 0.75);
+  const small = percentileOfSorted(Float64Array.from(newChanges).sort(), 0.1);
+  const limit = Math.max(leastChange, standingOut.repeatFactor * usual, standingOut.newRatio * small);
+  return [...repeatChanges, ...takenOut].filter((change) => change > limit).length;
+}
+
 /** Takes out what only finishes a picture that has come already. */
 const withoutFinishing = (newAt: readonly number[], logs: Float64Array): readonly number[] =>
   newAt.filter((i, k) => {
@@ -302,7 +322,13 @@ export function tellNewPictures(changes: ArrayLike<number>, timesMs: ArrayLike<n
     if (Math.abs(over) < Math.log(doubtfulFactor)) doubtfulCount++;
   }
   const { newAt, doubtfulCount: doubtfulLoneCount } = withoutLone(withoutFinishing(above, logs), logs, timesMs);
-  doubtfulCount += lone.weight * doubtfulLoneCount + countOutOfStep(newAt, logs);
+  const newChanges = newAt.map((i) => changes[i] as number);
+  const isNew = new Set(newAt);
+  const takenOut = above.filter((i) => !isNew.has(i)).map((i) => changes[i] as number);
+  doubtfulCount +=
+    lone.weight * doubtfulLoneCount +
+    countOutOfStep(newAt, logs) +
+    standingOut.weight * countStandingOut(repeatChanges, takenOut, newChanges);
   // Where all was taken out again, nothing stands apart.
   const lift = newAt.length === 0 ? 0 : medianOf(newAt.map((i) => (logs[i] as number) - (lines[i] as number)));
   const repeatChange =
