@@ -5,7 +5,10 @@ import { formatFps, formatFpsRange, formatMs } from './format';
 import { stageTexts } from './load';
 
 /** A frame budget, with what causes the lag, or null where nothing does. */
-export type Budget = Pick<Findings, 'budgetMs' | 'bindingLane' | 'bindingCause' | 'stages'>;
+export interface Budget extends Pick<Findings, 'budgetMs' | 'bindingLane' | 'bindingCause' | 'stages'> {
+  /** Whether the newest reading of the set-up says that it is usable. */
+  readonly isUsable?: boolean;
+}
 
 /** The dearest stage of the lane that binds. */
 function bindingStage(budget: Budget): StageCost {
@@ -36,9 +39,13 @@ const budgetTexts: Readonly<Partial<Record<CauseId, (laneMs: string, budgetMs: s
 
 /** Where the time goes, in two sentences under the frame budget. */
 export function describeBudget(budget: Budget): string {
-  const { budgetMs, bindingLane, bindingCause, stages } = budget;
+  const { budgetMs, bindingLane, bindingCause, stages, isUsable = false } = budget;
   const stage = bindingStage(budget);
   const laneMs = stages.filter(({ lane }) => lane === bindingLane).reduce((sum, { ms }) => sum + ms, 0);
+  if (isUsable)
+    return laneMs <= budgetMs
+      ? `Every lane stays within the ${formatMs(budgetMs)} ms that a frame may take: it is usable as it is.`
+      : `The slowest lane is about at the ${formatMs(budgetMs)} ms that a frame may take: usable, with nothing to spare.`;
   if (bindingCause === null)
     return `All lanes stay within the ${formatMs(budgetMs)} ms that a frame may take. If it lags all the same, something is in play that is not on this card yet.`;
   const special = budgetTexts[bindingCause]?.(formatMs(laneMs), formatMs(budgetMs));

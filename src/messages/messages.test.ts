@@ -165,6 +165,17 @@ describe('describeBudget', () => {
   });
 });
 
+describe('describeBudget of a preview that is usable', () => {
+  it('never asks for anything, whatever the lanes say', () => {
+    for (const card of cards) {
+      const findings = computeFindings(card);
+      expect(describeBudget({ ...findings, isUsable: true })).toContain('usable, with nothing to spare');
+      const spare = { ...findings, stages: findings.stages.map((stage) => ({ ...stage, ms: stage.ms / 20 })) };
+      expect(describeBudget({ ...spare, isUsable: true })).toContain('it is usable as it is');
+    }
+  });
+});
+
 describe('describeFit', () => {
   it('agrees within the range, and says which way a reading lies outside it', () => {
     const findings = computeFindings(cardAt(0));

@@ -2,6 +2,7 @@ export { type Belief, type BeliefPart, type BelieveOptions, believe } from './be
 export { fillAllGaps, fillGaps, isAboutPlayingOnly, type Respect } from './complaint';
 export { complaintsOf } from './evidence';
 export { type CauseEvidence, type Explanation, explainInSteps } from './explain';
+export { fitToRate } from './fit-to-rate';
 export {
   type BeliefForecast,
   forecastUnder,

@@ -8,15 +8,23 @@ const usualSampleCount = 320;
 const leftOutRatio = 0.1;
 const mostParts = 12;
 
-/** Every so many samples of a part, so that what moved together stays together. */
-function thinned({ hypothesis, weight, count, samples }: BeliefPart, wanted: number): BeliefPart {
-  const kept = Math.max(1, Math.min(count, wanted));
-  const step = count / kept;
+/** The same part with some of its samples, each as often as it is named. */
+export function pickSamples(part: BeliefPart, indexes: readonly number[]): BeliefPart {
   const entries = parameterNames.map((name) => {
-    const values = samples[name];
-    return [name, Float64Array.from({ length: kept }, (_, i) => values[Math.floor(i * step)] as number)] as const;
+    const values = part.samples[name];
+    return [name, Float64Array.from(indexes, (i) => values[i] as number)] as const;
   });
-  return { hypothesis, weight, count: kept, samples: Object.fromEntries(entries) as ParameterSamples };
+  return { ...part, count: indexes.length, samples: Object.fromEntries(entries) as ParameterSamples };
+}
+
+/** Every so many samples of a part, so that what moved together stays together. */
+function thinned(part: BeliefPart, wanted: number): BeliefPart {
+  const kept = Math.max(1, Math.min(part.count, wanted));
+  const step = part.count / kept;
+  return pickSamples(
+    part,
+    Array.from({ length: kept }, (_, i) => Math.floor(i * step)),
+  );
 }
 
 /**

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { fixesInForce, latestReading, readingInForce } from '@/core/card';
+import { fixesInForce, isUsable, latestReading, readingInForce } from '@/core/card';
 import { averageStages, computeFindings } from '@/core/diagnose';
 import { describeBudget, describeFit } from '@/messages/findings';
 import { formatMs } from '@/messages/format';
@@ -13,6 +13,7 @@ import { SideLeads } from '../looks/SideLeads';
 import { toBudgetLanes } from '../shell/budget-lanes';
 import { useDiagnosis } from '../shell/diagnosis-context';
 import { StepPage } from '../shell/StepPage';
+import { useFittedSketch } from '../shell/use-frame-time';
 import { useOpenCard } from '../shell/use-open-card';
 import { Causes } from './Causes';
 import { Expectations } from './Expectations';
@@ -25,11 +26,12 @@ import { WhatIf } from './WhatIf';
 export function Findings() {
   const { card } = useOpenCard();
   const findings = useMemo(() => computeFindings(card), [card]);
-  const reading = readingInForce(card) ?? latestReading(card);
+  const inForce = readingInForce(card);
+  const reading = inForce ?? latestReading(card);
   const fit = reading?.shownFps != null ? describeFit(reading.shownFps, findings) : null;
   const diagnosisState = useDiagnosis();
   const { diagnosis } = diagnosisState;
-  const sketch = reading === null ? null : (diagnosis?.sketch ?? null);
+  const sketch = useFittedSketch(card);
   const whatIf = useWhatIf(card, sketch);
   const beforeFixes = useMemo(() => {
     if (fixesInForce(card).length === 0) return null;
@@ -59,11 +61,20 @@ export function Findings() {
         }
       >
         <FrameBudget lanes={toBudgetLanes(whatIf.after.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
-        <p>{describeBudget({ ...findings, ...whatIf.before })}</p>
+        <p>
+          {describeBudget({
+            ...findings,
+            ...whatIf.before,
+            bindingCause: sketch ? (diagnosis?.causes[0]?.id ?? null) : findings.bindingCause,
+            isUsable: inForce !== null && isUsable(card, inForce),
+          })}
+        </p>
         {beforeFixes && (
-          <Disclosure label="Before any fix it was">
-            <FrameBudget lanes={toBudgetLanes(beforeFixes.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
-          </Disclosure>
+          <div style={{ marginTop: 8 }}>
+            <Disclosure label="Before any fix it was">
+              <FrameBudget lanes={toBudgetLanes(beforeFixes.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
+            </Disclosure>
+          </div>
         )}
         {fit && (
           <div style={{ marginTop: 12 }}>

@@ -113,7 +113,7 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
     [isWaiting, move, overview, card],
   );
   const { facts = [] } = next;
-  const { stages } = useFrameTime(card, reading !== null, findings);
+  const { stages } = useFrameTime(card, findings);
   const shownFps = reading?.shownFps ?? null;
   const hasFootage = card.clips.length > 0;
   // Without a reading there is nothing to weigh causes by but the estimate.
