@@ -34,7 +34,7 @@ export const lagMomentTexts: Readonly<Record<LagMoment, string>> = {
   'after-a-while': 'Only after a while',
   'at-cuts': 'Only at cuts and transitions',
   'looking-through-clips': 'When looking through clips',
-  'waiting-for-the-picture': 'It computes first; I wait before it plays',
+  'waiting-for-the-picture': 'It computes first, and I wait before it plays',
 };
 
 /** How it lags. */

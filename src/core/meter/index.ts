@@ -13,6 +13,7 @@ export {
   compareReadings,
   learnRepeatSpread,
   type PoolFigures,
+  type RangedFigure,
   type ReadingChange,
 } from './compare';
 export { Meter, type MeterOptions, type MeterReading } from './meter';

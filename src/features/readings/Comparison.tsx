@@ -1,8 +1,8 @@
 'use client';
 
 import styled from 'styled-components';
-import type { JobCard } from '@/core/card';
-import type { PoolFigures } from '@/core/meter';
+import { type JobCard, targetFpsOf } from '@/core/card';
+import type { PoolFigures, RangedFigure } from '@/core/meter';
 import { type ComparedSetup, compareCardReadings } from '@/core/readings';
 import { formatCount, formatFps } from '@/messages/format';
 import { describeChange, describeCompareFailure, describeRange } from '@/messages/readings';
@@ -24,13 +24,20 @@ const Verdict = styled.td`
   &[data-verdict='none'] { font-weight: 400; }
 `;
 
+/** A range that ends where no preview can be: at what was meant to be shown, or at what was read where that is more. */
+const withinReach = ({ value, low, high }: RangedFigure, targetFps: number) => ({
+  low,
+  high: Math.min(high, Math.max(value, targetFps)),
+});
+
 interface ComparedRowProps {
   readonly setup: ComparedSetup;
+  readonly targetFps: number;
   /** The first set-up's own figures stand in what the others are held against. */
   readonly figures: PoolFigures | null;
 }
 
-function ComparedRow({ setup, figures }: ComparedRowProps) {
+function ComparedRow({ setup, targetFps, figures }: ComparedRowProps) {
   const { fixes, readings, shownFps, change } = setup;
   const freezes = figures?.freezesPerMinute ?? null;
   return (
@@ -41,7 +48,7 @@ function ComparedRow({ setup, figures }: ComparedRowProps) {
       </th>
       <td data-figure>
         {formatFps(Math.round((figures?.shownFps.value ?? shownFps) * 10) / 10)}
-        {figures && <Second>{describeRange(figures.shownFps)}</Second>}
+        {figures && <Second>{describeRange(withinReach(figures.shownFps, targetFps))}</Second>}
       </td>
       <td data-figure>{freezes === null ? '–' : formatFps(Math.round(freezes * 10) / 10)}</td>
       <Verdict data-verdict={change?.ok ? change.value.verdict : 'none'}>
@@ -87,6 +94,7 @@ export function Comparison({ card, chosen }: { readonly card: JobCard; readonly 
                 <ComparedRow
                   key={describeReadingSetup(setup.fixes)}
                   setup={setup}
+                  targetFps={targetFpsOf(card)}
                   figures={setup.change === null ? before : setup.change.ok ? setup.change.value.after : null}
                 />
               ))}
