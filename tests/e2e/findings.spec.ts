@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { openCards } from './screens';
+import { makeChange, typeSecondReading } from './trials';
 
 /** Weighing the causes takes some seconds on a busy machine. */
 const weighed = { timeout: 30_000 };
@@ -28,7 +29,8 @@ test('takes an answer into account, and leaves no trace of one that is taken bac
   test.setTimeout(120_000);
   await page.goto('/card/demo-programs-busy/findings');
   const causes = page.getByRole('region', { name: 'What causes it' });
-  await expect(causes).toContainText('by your readings and answers', weighed);
+  // Why comes a moment after what.
+  await expect(causes).toContainText(/Speaks (a little|clearly|strongly)/, weighed);
   const before = await causes.textContent();
   await page.getByText(/^Other looks and fixes/).click();
   const question = page.getByRole('group', { name: /^(Do|Does|Is|How|Which) / }).first();
@@ -40,6 +42,29 @@ test('takes an answer into account, and leaves no trace of one that is taken bac
   await answered.getByRole('button', { name: /^Take back/ }).click();
   await expect(answered).toBeHidden();
   await expect.poll(() => causes.textContent(), weighed).toBe(before);
+});
+
+test('shows a frame budget that agrees with what was read, before a fix and with it', async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.goto('/card/demo-effects-bound/findings');
+  const budget = page.getByRole('region', { name: 'Frame budget' });
+  await expect(budget).toContainText('the heaviest quarter, by your readings', weighed);
+  await expect(budget).toContainText(/Drawing takes about 1\d\d ms a frame, and only 40 are there/);
+  const whatIf = page.getByRole('region', { name: 'What if' });
+  // Six a second were read, and that is what it says of the set-up as it is.
+  await expect(whatIf).toContainText('Playing 6 of 25 a second');
+  await page.goto('/card/demo-effects-bound/fixes');
+  await makeChange(page, 'Lower the preview quality to 1/2');
+  await typeSecondReading(page, '24.5');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page
+    .getByRole('navigation', { name: 'Steps' })
+    .getByRole('link', { name: /Findings/ })
+    .click();
+  await expect(budget).toContainText(/it is usable as it is|usable, with nothing to spare/, weighed);
+  await expect(budget.getByText('Before any fix it was')).toBeVisible();
+  const understood = page.getByRole('region', { name: 'How well Oil Can understands your machine' });
+  await expect(understood).toContainText('2 of 2 as expected', weighed);
 });
 
 test('gives complaints that are no lag fixes of their own', async ({ page }) => {
