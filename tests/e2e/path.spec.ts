@@ -86,6 +86,8 @@ test('takes a person from a new card to ready to export, and keeps it all', asyn
   await expect(page.getByRole('heading', { name: 'The originals are too heavy to decode' })).toBeVisible({
     timeout: 20_000,
   });
+  // The figures are by what is concluded of the newest reading.
+  await untilConcluded(page);
   const result = page.getByRole('status').filter({ hasText: 'Playing' });
   const before = await result.textContent();
   await choose(page, 'Preview quality', '1/4');
