@@ -51,7 +51,8 @@ describe('the demo cards', () => {
 
   it('programs-busy: closing programs is worth trying first', () => {
     expect(rankCardFixes(cardOf('programs-busy'))[0]?.id).toBe('close-programs');
-    expect(changeOf('programs-busy', 'close-programs', 'all')).toBeGreaterThan(1.8);
+    // Programs ask for 3.45 of four cores, and leave more of them in their pauses than in their bursts.
+    expect(changeOf('programs-busy', 'close-programs', 'all')).toBeGreaterThan(1.6);
   });
 
   it('hold a first reading that the estimate’s range explains', () => {

@@ -10,26 +10,23 @@ const leastFreeCores = 0.35;
 /** Programs do not work evenly: half of the time they take so much more than on average, half of it so much less. */
 const programSwing = 0.25;
 
-/** Cores left to the editor while programs take most and while they take least; building goes on evenly. */
-function leftCores(coreCount: number, programCores: number, buildCores: number): readonly [busy: number, idle: number] {
-  const swing = programSwing * programCores;
-  const left = coreCount - programCores - buildCores;
-  return [Math.max(leastFreeCores, left - swing), Math.max(leastFreeCores, left + swing)];
-}
-
 /**
  * Cores left to what goes on for long: its work adds up over bursts and pauses, and where programs ask for more than
- * there is, the pauses count for more than the least that bursts leave.
+ * there is, the pauses count for more than the least that bursts leave. Building goes on evenly.
  */
 export function freeCoresOf(coreCount: number, programCores: number, buildCores: number): number {
-  const [busy, idle] = leftCores(coreCount, programCores, buildCores);
-  return (busy + idle) / 2;
+  const left = coreCount - programCores - buildCores;
+  const inBursts = Math.max(leastFreeCores, left - programSwing * programCores);
+  const inPauses = Math.max(leastFreeCores, left + programSwing * programCores);
+  return (inBursts + inPauses) / 2;
 }
 
 /** Cores left to what is short, a jump or a look: it falls into a burst or a pause, and the waits for each add up. */
 export function jumpCoresOf(coreCount: number, programCores: number, buildCores: number): number {
-  const [busy, idle] = leftCores(coreCount, programCores, buildCores);
-  return 2 / (1 / busy + 1 / idle);
+  const left = coreCount - programCores - buildCores;
+  const inBursts = Math.max(leastFreeCores, left - programSwing * programCores);
+  const inPauses = Math.max(leastFreeCores, left + programSwing * programCores);
+  return (2 * inBursts * inPauses) / (inBursts + inPauses);
 }
 /**
  * How an interval grows with the memory wanted beyond what there is, and where it stops growing. The system also holds

@@ -78,17 +78,12 @@ describe('estimate and evaluate', () => {
     fc.assert(
       fc.property(arbitraryState, (state) => {
         const outcomes = outcomesOf(state);
-        const { shownFps, scrubMs } = outcomes;
-        for (let i = 0; i < sampleCount; i++) {
-          expect(shownFps[i]).toBeGreaterThan(0);
-          expect(shownFps[i]).toBeLessThanOrEqual(state.setup.targetFps);
-          expect(Number.isFinite(scrubMs[i])).toBe(true);
-          for (const name of outcomeNames) {
-            expect(Number.isFinite(outcomes[name][i]), name).toBe(true);
-            expect(outcomes[name][i], name).toBeGreaterThanOrEqual(0);
-          }
-          expect(scrubMs[i]).toBeGreaterThan(0);
-        }
+        // One look at each list: a question of the test library for each figure would take longer than all the rest.
+        const isRight = (name: (typeof outcomeNames)[number], figure: number): boolean =>
+          Number.isFinite(figure) &&
+          (name === 'shownFps' || name === 'scrubMs' ? figure > 0 : figure >= 0) &&
+          (name !== 'shownFps' || figure <= state.setup.targetFps);
+        expect(outcomeNames.filter((name) => !outcomes[name].every((figure) => isRight(name, figure)))).toEqual([]);
         for (const stage of forecast(state).stages) {
           expect(Number.isFinite(stage.ms)).toBe(true);
           expect(stage.ms).toBeGreaterThanOrEqual(0);
