@@ -96,7 +96,12 @@ const views: readonly View[] = [
     path: '/card/demo-effects-bound/findings',
     theme: 'night',
     prepare: async (page) => {
+      await untilConcluded(page);
       await page.getByRole('radiogroup', { name: 'Preview quality' }).getByText('1/2', { exact: true }).click();
+      // Below the bar that stays at the top.
+      await page
+        .getByRole('heading', { name: 'Frame budget' })
+        .evaluate((heading) => window.scrollBy(0, heading.getBoundingClientRect().top - 80));
     },
   },
   { name: 'fixes-day', path: '/card/demo-programs-busy/fixes', theme: 'day' },

@@ -62,6 +62,7 @@ export function Findings() {
       >
         <FrameBudget lanes={toBudgetLanes(whatIf.after.stages)} budgetMs={findings.budgetMs} formatMs={formatMs} />
         <p>
+          {whatIf.isChanged && 'Without the choices: '}
           {describeBudget({
             ...findings,
             ...whatIf.before,
