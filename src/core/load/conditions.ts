@@ -10,23 +10,23 @@ const leastFreeCores = 0.35;
 /** Programs do not work evenly: half of the time they take so much more than on average, half of it so much less. */
 const programSwing = 0.25;
 
+const leftCores = (coreCount: number, takenCores: number): number => Math.max(leastFreeCores, coreCount - takenCores);
+
 /**
  * Cores left to what goes on for long: its work adds up over bursts and pauses, and where programs ask for more than
  * there is, the pauses count for more than the least that bursts leave. Building goes on evenly.
  */
 export function freeCoresOf(coreCount: number, programCores: number, buildCores: number): number {
-  const left = coreCount - programCores - buildCores;
-  const inBursts = Math.max(leastFreeCores, left - programSwing * programCores);
-  const inPauses = Math.max(leastFreeCores, left + programSwing * programCores);
+  const inBursts = leftCores(coreCount, programCores * (1 + programSwing) + buildCores);
+  const inPauses = leftCores(coreCount, programCores * (1 - programSwing) + buildCores);
   return (inBursts + inPauses) / 2;
 }
 
 /** Cores left to what is short, a jump or a look: it falls into a burst or a pause, and the waits for each add up. */
 export function jumpCoresOf(coreCount: number, programCores: number, buildCores: number): number {
-  const left = coreCount - programCores - buildCores;
-  const inBursts = Math.max(leastFreeCores, left - programSwing * programCores);
-  const inPauses = Math.max(leastFreeCores, left + programSwing * programCores);
-  return (2 * inBursts * inPauses) / (inBursts + inPauses);
+  const inBursts = leftCores(coreCount, programCores * (1 + programSwing) + buildCores);
+  const inPauses = leftCores(coreCount, programCores * (1 - programSwing) + buildCores);
+  return 2 / (1 / inBursts + 1 / inPauses);
 }
 /**
  * How an interval grows with the memory wanted beyond what there is, and where it stops growing. The system also holds

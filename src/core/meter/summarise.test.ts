@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
-import { summariseChanges } from './summarise';
+import { type SummaryOptions, summariseChanges } from './summarise';
 
 const frameMs = 1000 / 60;
 
@@ -17,6 +17,14 @@ function recordedAs(steps: readonly number[], leadFrames = 5) {
   };
 }
 
+/** What such a recording comes to. */
+function summarised(steps: readonly number[], options: SummaryOptions) {
+  const { changes, timesMs } = recordedAs(steps);
+  const result = summariseChanges(changes, timesMs, options);
+  if (!result.ok) throw new Error(result.failure.code);
+  return result.value;
+}
+
 /** Pictures that come after 2 to 9 frames, for some seconds. */
 const steps = fc.array(fc.integer({ min: 2, max: 9 }), { minLength: 30, maxLength: 200 });
 
@@ -24,10 +32,8 @@ describe('summariseChanges', () => {
   it('gives every interval back as it was, and the rate that follows from them', () => {
     fc.assert(
       fc.property(steps, (frames) => {
-        const { changes, timesMs } = recordedAs(frames);
-        const result = summariseChanges(changes, timesMs, { ceilingFps: 60 });
-        if (!result.ok) throw new Error(result.failure.code);
-        const { intervalsMs, shownFps, longestFreezeMs, startDelayMs } = result.value;
+        const value = summarised(frames, { ceilingFps: 60 });
+        const { intervalsMs, shownFps, longestFreezeMs, startDelayMs } = value;
         expect(intervalsMs.map((ms) => Math.round(ms / frameMs))).toEqual(frames);
         const total = frames.reduce((sum, step) => sum + step, 0);
         expect(shownFps).toBeCloseTo((60 * frames.length) / total, 6);
@@ -41,10 +47,8 @@ describe('summariseChanges', () => {
   it('keeps its figures in order: no second is slower than the slowest, no hundredth quicker than the whole', () => {
     fc.assert(
       fc.property(steps, (frames) => {
-        const { changes, timesMs } = recordedAs(frames);
-        const result = summariseChanges(changes, timesMs, { ceilingFps: 60 });
-        if (!result.ok) throw new Error(result.failure.code);
-        const { slowestSecondFps, worstOnePercentFps, shownFps, settledAfterMs, freezesPerMinute } = result.value;
+        const value = summarised(frames, { ceilingFps: 60 });
+        const { slowestSecondFps, worstOnePercentFps, shownFps, settledAfterMs, freezesPerMinute } = value;
         expect(slowestSecondFps).toBeLessThanOrEqual(shownFps + 1e-9);
         expect(worstOnePercentFps).toBeLessThanOrEqual(shownFps + 1e-9);
         expect(settledAfterMs).toBeGreaterThanOrEqual(0);
@@ -88,21 +92,17 @@ describe('summariseChanges', () => {
 
   it('counts what is clearly longer than the cadence as freezes, each once', () => {
     const frames = Array.from({ length: 240 }, (_, k) => (k % 60 === 59 ? 20 : 2));
-    const { changes, timesMs } = recordedAs(frames);
-    const result = summariseChanges(changes, timesMs, { clipFps: 30, ceilingFps: 60 });
-    if (!result.ok) throw new Error(result.failure.code);
+    const value = summarised(frames, { clipFps: 30, ceilingFps: 60 });
     const minutes = frames.reduce((sum, step) => sum + step, 0) / 3600;
-    expect(result.value.freezesPerMinute * minutes).toBeCloseTo(4, 6);
-    expect(result.value.longestFreezeMs).toBeCloseTo(20 * frameMs, 6);
+    expect(value.freezesPerMinute * minutes).toBeCloseTo(4, 6);
+    expect(value.longestFreezeMs).toBeCloseTo(20 * frameMs, 6);
   });
 
   it('says when the rate settles where it begins slowly', () => {
     const frames = [...Array.from({ length: 20 }, () => 12), ...Array.from({ length: 400 }, () => 2)];
-    const { changes, timesMs } = recordedAs(frames);
-    const result = summariseChanges(changes, timesMs, { clipFps: 30, ceilingFps: 60 });
-    if (!result.ok) throw new Error(result.failure.code);
+    const value = summarised(frames, { clipFps: 30, ceilingFps: 60 });
     const slowMs = 20 * 12 * frameMs;
-    expect(result.value.settledFps).toBeCloseTo(30, 6);
-    expect(Math.abs(result.value.settledAfterMs - slowMs)).toBeLessThan(600);
+    expect(value.settledFps).toBeCloseTo(30, 6);
+    expect(Math.abs(value.settledAfterMs - slowMs)).toBeLessThan(600);
   });
 });
