@@ -16,6 +16,7 @@ interface Named {
 interface Row {
   readonly seed: number;
   readonly trueCauseId: string;
+  readonly equalCauseIds: readonly string[];
   readonly faultIds: readonly string[];
   readonly cure: readonly unknown[] | null;
   readonly named: readonly Named[];
@@ -119,6 +120,12 @@ console.log(
       rows,
       shareOf((row) => row.named[0]?.id === row.trueCauseId),
     ),
+    // Where repairs cure alike, each of them is the one that closes most.
+    namedFirstOrEqual: withRange(
+      rows,
+      shareOf((row) => row.equalCauseIds.includes(row.named[0]?.id ?? '')),
+    ),
+    severalEqualCount: rows.filter(({ equalCauseIds }) => equalCauseIds.length > 1).length,
     namedFirstIsAFault: withRange(
       rows,
       shareOf((row) => row.faultIds.includes(row.named[0]?.id ?? '')),

@@ -15,6 +15,7 @@ for (let seed = first; seed <= last; seed += step) {
     JSON.stringify({
       seed,
       trueCauseId: practice.trueCauseId,
+      equalCauseIds: practice.equalCauseIds,
       faultIds: practice.faultIds,
       complaints: practice.complaints,
       cure,

@@ -7,11 +7,13 @@ import {
   type JobCard,
   latestReading,
   openTrial,
+  playableClip,
 } from '@/core/card';
+import type { NextTest } from '@/core/diagnose';
 import { applyFixes, type FixAtLevel, findFix } from '@/core/fixes';
 import { createRandom } from '@/core/numbers/random';
 import { applyChanges, benchGap, measureRig, type Rig, type RigOutcome } from '@/core/simulate';
-import { answerAbout, type PracticeCase, readPreview } from '@/core/simulate/cases';
+import { answerAbout, type PracticeCase, playClip, readPreview } from '@/core/simulate/cases';
 
 /** A trial's minutes beside the fix's own effort. */
 const readingMinutes = 1;
@@ -172,6 +174,22 @@ export class Session {
     this.takeBack(fix);
     if (this.isSatisfied()) this.takeReading();
     if (!this.isSatisfied()) this.card = before;
+  }
+
+  /** Lets Oil Can decode a clip on this machine. */
+  playClip(): void {
+    const { person } = this.practice;
+    const clip = playableClip(this.card);
+    const rig = this.rigUnder(fixesInForce(this.card));
+    const test = clip && playClip(person, rig, clip, this.card.clips.indexOf(clip));
+    if (!test) throw new Error('session: no clip can be played');
+    this.run({ type: 'addDecodeTest', input: { test } });
+  }
+
+  /** Takes a look: answers, or lets Oil Can measure. */
+  look({ kind, id }: NextTest): void {
+    if (kind === 'test-play') this.playClip();
+    else this.answer(id);
   }
 
   answer(questionId: string): void {

@@ -32,11 +32,11 @@ export function nameCauses(practice: PracticeCase): Diagnosis['causes'] {
     const diagnosis = diagnose(session.card);
     const hasReadings = session.card.readings.length >= namingReadings;
     const telling = diagnosis.nextTests
-      .filter(({ kind, bits, minutes }) => bits >= leastTold && (kind === 'question' || minutes <= mostTrialMinutes))
+      .filter(({ kind, bits, minutes }) => bits >= leastTold && (kind !== 'fix' || minutes <= mostTrialMinutes))
       .sort((a, b) => b.bits - a.bits);
-    const look = telling.find(({ kind }) => kind === 'question');
+    const look = telling.find(({ kind }) => kind !== 'fix');
     const trial = telling.find(({ kind }) => kind === 'fix');
-    if (look) session.answer(look.id);
+    if (look) session.look(look);
     else if (hasReadings) return diagnosis.causes;
     else if (trial) {
       session.try({ id: trial.id, level: trial.level });
@@ -75,7 +75,7 @@ export function runLoop(practice: PracticeCase, log: (line: string) => void = ()
     if (move.kind === 'nothing-left') break;
     if (move.kind === 'ask') {
       session.minutes += move.test.minutes;
-      session.answer(move.test.id);
+      session.look(move.test);
       continue;
     }
     session.try(move.fix);

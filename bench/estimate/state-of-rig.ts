@@ -55,6 +55,7 @@ export function stateOfRig(rig: Rig): SetupState {
         coveredLayerCount: rig.timeline.coveredLayerCount,
         titleCount: rig.timeline.titleCount,
         cutsPerMinute: rig.timeline.cutsPerMinute,
+        unusedClipCount: rig.unusedClipCount,
         isDescribed: true,
         effects: rig.timeline.effects,
       },
@@ -74,6 +75,8 @@ export function stateOfRig(rig: Rig): SetupState {
         ...setup.editor,
         playsBy: rig.design === 'computing-first' ? 'computing-first' : 'streaming',
         areFilesKeptOpen: rig.areFilesKeptOpen,
+        areThumbnailsOn: rig.areThumbnailsMade ? 'yes' : 'no',
+        lateFrames: rig.areLateFramesSkipped ? 'skipped' : 'all-played',
       },
       programs: rig.programs.map(({ busyCores, memoryMib }, i) => ({
         id: String(i),
@@ -88,7 +91,7 @@ export function stateOfRig(rig: Rig): SetupState {
 
 /** The middle of every unknown, with the editor's own ways as the rig has them. */
 export const parametersOfRig = (rig: Rig): Parameters => ({
-  ...middleParameters({ decodeThreadCount: rig.threadCount, isSpeedMeasured: true }),
+  ...middleParameters({ decodeThreadCount: rig.threadCount, isSpeedMeasured: true, isHardwareMeasured: true }),
   decodeThreadCount: Math.min(16, rig.threadCount),
   overlapRatio: rig.design === 'in-turn' ? 0.02 : 0.92,
   coreSpeedFactor: 1,

@@ -4,6 +4,7 @@ import { questionCatalogue } from '@/core/belief';
 import { createReading, type JobCard, lagMoments, playFeels, type Reading } from '@/core/card';
 import { fixCatalogue } from '@/core/fixes';
 import { loadDemoCards } from '@/demo/load-demo-cards';
+import { decodeRun, decodeTest } from '../../tests/arbitrary/clips';
 import { describeEvidence, describeExpectation, describeWeight } from './evidence';
 import { fixTitle } from './fix-titles';
 
@@ -83,6 +84,17 @@ describe('describeEvidence', () => {
     expect(describeEvidence(evidence({ kind: 'answer', questionId: 'of-a-newer-oil-can', answer: 'x' }), card)).toBe(
       'An answer of yours.',
     );
+  });
+
+  it('says what a test-play found beside what was estimated, and outlives its deletion', () => {
+    const test = decodeTest([decodeRun(12)]);
+    const played = { ...card, decodeTests: [test] };
+    const ofTest = evidence({ kind: 'test-play', testId: test.id });
+    expect(describeEvidence(ofTest, played)).toBe(
+      'Oil Can played wheel.mp4 here: 12 frames a second by the processor alone, 30 were estimated.',
+    );
+    expect(describeEvidence(ofTest, { ...card, decodeTests: [decodeTest([])] })).toBe('Oil Can played wheel.mp4 here.');
+    expect(describeEvidence(ofTest, card)).toBe('A test-play on this machine.');
   });
 
   it('names every complaint, and what it is held against', () => {

@@ -2,6 +2,7 @@ import { type CauseEvidence, findQuestion } from '@/core/belief';
 import { areSameFixes, type FixUse, type JobCard, type Reading } from '@/core/card';
 import type { FixId } from '@/core/fixes';
 import { medianOf } from '@/core/numbers/percentile';
+import { type DecodeTest, decodedFpsOf } from '@/core/test-play';
 import { playFeelTexts } from './editor';
 import { fixTitle } from './fix-titles';
 import { formatFps, formatFpsRange } from './format';
@@ -100,6 +101,15 @@ function describeReading({ readings }: JobCard, fixes: readonly FixUse[], moment
   return `${title}: the rate stayed at ${read}${meaning ? `, so ${meaning.same}` : ''}.`;
 }
 
+/** What a test-play found, against what the estimate had said of the processor. */
+function describeTestPlayEvidence(test: DecodeTest): string {
+  const software = decodedFpsOf(test, 'software');
+  const played = `Oil Can played ${test.fileName} here`;
+  if (software === null) return `${played}.`;
+  const found = `${played}: ${formatFps(software)} frames a second by the processor alone`;
+  return test.estimatedFps > 0 ? `${found}, ${formatFps(test.estimatedFps)} were estimated.` : `${found}.`;
+}
+
 /** One thing that is known and speaks for or against a cause, as a sentence. */
 export function describeEvidence({ source, expected }: CauseEvidence, card: JobCard): string {
   switch (source.kind) {
@@ -117,6 +127,10 @@ export function describeEvidence({ source, expected }: CauseEvidence, card: JobC
       return text
         ? `${text.question} You answered: ${text.answers[source.answer] ?? source.answer}.`
         : 'An answer of yours.';
+    }
+    case 'test-play': {
+      const test = card.decodeTests.find(({ id }) => id === source.testId);
+      return test ? describeTestPlayEvidence(test) : 'A test-play on this machine.';
     }
     case 'complaint':
       return `You complain of: ${card.symptoms.moments.map((id) => lagMomentTexts[id].toLowerCase()).join('; ')}.`;

@@ -81,7 +81,9 @@ export const describeRelief = ({ closedRatio }: Relief): string =>
 export function describeMoveReason(move: NextMove): string {
   switch (move.kind) {
     case 'ask':
-      return 'The answer tells more for its minutes than any fix.';
+      return move.test.kind === 'question'
+        ? 'The answer tells more for its minutes than any fix.'
+        : 'What it measures tells more for its minutes than any fix.';
     case 'try':
       if (move.relief) return describeRelief(move.relief);
       if (move.plan && move.plan.fixes.length > 1)
@@ -108,6 +110,7 @@ export function describeMoveReason(move: NextMove): string {
 export function nameMove(move: NextMove): string {
   switch (move.kind) {
     case 'ask':
+      if (move.test.kind === 'test-play') return 'look: what a clip played here measures';
       return `look: ${move.test.id in questionTexts ? questionTexts[move.test.id as keyof typeof questionTexts].question : move.test.id}`;
     case 'try':
     case 'follow-plan':

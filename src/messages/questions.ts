@@ -1,7 +1,8 @@
 import type { QuestionId } from '@/core/belief';
 import { lagKinds } from '@/core/card';
-import { openQuestionIds, sideQuestionId } from '@/core/diagnose';
+import { openQuestionIds, sideQuestionId, testPlayId } from '@/core/diagnose';
 import { sideTexts } from './diagnosis';
+import { testPlayLook } from './test-play';
 
 interface QuestionText {
   readonly question: string;
@@ -134,10 +135,13 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
   },
 };
 
+const notKnown = 'Don’t know';
+
 const skippedTexts: Readonly<Record<string, string>> = {
   [openQuestionIds.moments]: 'When does it lag?',
   [openQuestionIds.kinds]: 'What do you see?',
   [openQuestionIds.reading]: 'A first reading',
+  [testPlayId]: testPlayLook.refused,
 };
 
 /** A question that was answered or skipped, and the answer, in words. */
@@ -146,12 +150,12 @@ export function describeAnswer(
   answer: string,
 ): { readonly question: string; readonly given: string } {
   const text = questionId in questionTexts ? questionTexts[questionId as QuestionId] : null;
-  if (text) return { question: text.question, given: text.answers[answer] ?? answer };
+  if (text) return { question: text.question, given: text.answers[answer] ?? (answer === '' ? notKnown : answer) };
   const skipped = skippedTexts[questionId];
-  if (skipped) return { question: skipped, given: 'Don’t know' };
+  if (skipped) return { question: skipped, given: questionId === testPlayId ? 'Not now' : notKnown };
   const kind = lagKinds.find((id) => sideQuestionId(id) === questionId);
   const side = kind ? sideTexts[kind] : undefined;
   return side
-    ? { question: side.question, given: answer === 'yes' ? 'Yes' : answer === 'no' ? 'No' : 'Don’t know' }
+    ? { question: side.question, given: answer === 'yes' ? 'Yes' : answer === 'no' ? 'No' : notKnown }
     : { question: 'A question of a newer Oil Can', given: answer };
 }

@@ -39,3 +39,11 @@ export function describeTestPlayFailure(failure: TestPlayFailure): string {
       return assertNever(failure);
   }
 }
+
+/** A test-play as a step that would tell causes apart. */
+export const testPlayLook = {
+  title: (fileName: string): string => `Let Oil Can play ${fileName} here`,
+  how: 'It decodes the clip for some seconds and jumps about in it, and so measures this processor and these graphics as they are now: held back or not, with the other programs running. Leave the editor open and idle meanwhile.',
+  button: 'Go to the clip',
+  refused: 'Playing a clip here',
+} as const;

@@ -7,6 +7,7 @@ import { type Complaint, fillGaps, type Respect, respects } from './complaint';
 import { readingSpread } from './likelihood';
 import { findQuestion } from './questions';
 import { listReadingEvidence } from './reading-evidence';
+import { listTestPlayEvidence } from './test-play-evidence';
 import { createGapWeigher, type Evidence, keyOfFixes, weighBounds, weighEach } from './weighing';
 
 const respectsOfMoment: Readonly<Record<LagMoment, Respect>> = {
@@ -132,6 +133,7 @@ export function listEvidence(card: JobCard): readonly Evidence[] {
     ...listOfComplaints(card),
     ...listOfContrasts(card, targetFps),
     ...listOfAnswers(card),
+    ...listTestPlayEvidence(card),
   ];
   return [...all].sort((a, b) => (a.key < b.key ? -1 : a.key > b.key ? 1 : 0));
 }
@@ -149,5 +151,8 @@ export const priorFactsOf = (card: JobCard): PriorFacts => ({
   isMemoryStated: card.machine.memoryMib.source !== 'assumed',
 });
 
-/** The base set-up that hypotheses are built on. */
-export const baseStateOf = (card: JobCard): SetupState => deriveBaseState(card);
+/**
+ * The base set-up that hypotheses are built on. What test-plays measured is evidence like any other: taken for the
+ * machine's own speed, it would hold a processor that is held back, or shared with others, for a slow one.
+ */
+export const baseStateOf = (card: JobCard): SetupState => deriveBaseState({ ...card, decodeTests: [] });

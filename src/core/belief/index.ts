@@ -15,4 +15,5 @@ export {
 export { findQuestion, type QuestionId, questionCatalogue } from './questions';
 export { type CauseBelief, type PartShares, rankCauses, sharesUnder } from './shares';
 export { sketchBelief } from './sketch';
+export { predictedFpsOfWays, predictedSoftwareFps } from './test-play-evidence';
 export { viewSamples } from './weighing';

@@ -1,5 +1,12 @@
 /** Spread of a reading's logarithm by how it was taken, and what the model itself is off by for each set-up (MODEL.md, section 2). */
-export const readingSpread = { metered: 0.05, typed: 0.15, tapped: 0.35, felt: 0.35, timed: 0.12 } as const;
+export const readingSpread = {
+  metered: 0.05,
+  typed: 0.15,
+  tapped: 0.35,
+  felt: 0.35,
+  timed: 0.12,
+  testPlay: 0.08,
+} as const;
 const modelSpread = 0.12;
 
 /** Degrees of freedom of Student's t: one reading in ten is an outlier, and must not decide alone. */

@@ -1,6 +1,6 @@
 import type { FixUse, PlayFeel, Reading, ScrubFeel } from '../card/types';
 import { playingOutcomeNames } from '../load/evaluate';
-import { usableScrubMs, usableScrubSlowMs } from '../load/usable';
+import { feltScrubMs, usableScrubMs } from '../load/usable';
 import { medianOf } from '../numbers/percentile';
 import { type Complaint, isAboutPlayingOnly } from './complaint';
 import { createBoundsWeigher, readingSpread } from './likelihood';
@@ -32,14 +32,19 @@ const scrubBounds: Readonly<Record<ScrubFeel, readonly [number, number]>> = {
   unusable: [900, Number.POSITIVE_INFINITY],
 };
 
-/** Slow jumps are felt as much as the usual ones: whichever is worse by its own limit. */
 const weighFeltScrub = (low: number, high: number, spread: number) => {
   const weigh = createBoundsWeigher(low, high, spread);
-  return weighEach(({ out, index }) => {
-    const slowMs = ((out.scrubSlowMs[index] as number) * usableScrubMs) / usableScrubSlowMs;
-    return weigh(Math.max(out.scrubMs[index] as number, slowMs));
-  });
+  return weighEach(({ out, index }) =>
+    weigh(feltScrubMs(out.scrubMs[index] as number, out.scrubSlowMs[index] as number)),
+  );
 };
+
+/**
+ * Jumps are few, and each lands where it lands between two key frames: the middle of twenty waits that are even between
+ * nothing and a longest one is off by a fifth (0.5 / √22 of the range), and a part of every wait is alike. People go back
+ * to the same places, so that it does not average out.
+ */
+const jumpSpread = 0.15;
 
 /** One thing that readings say, whatever the fixes; its key is the same for the same thing. */
 type Saying = Omit<Evidence, 'fixes' | 'source'>;
@@ -76,9 +81,15 @@ function groupBy<Item, Key>(
  * Repeats of one reading as one: the middle of them, because one in ten is an outlier. What the measuring is off by
  * grows smaller with their number; what the model is off by does not, and is added where the figure is weighed.
  */
-const sayFigures = (name: OutcomeName, how: string, figures: readonly number[], spread: number): Saying => {
+const sayFigures = (
+  name: OutcomeName,
+  how: string,
+  figures: readonly number[],
+  spread: number,
+  steadySpread = 0,
+): Saying => {
   const read = Math.exp(medianOf(figures.map(Math.log)));
-  const weighed = weighValue(name, read, spread / Math.sqrt(figures.length));
+  const weighed = weighValue(name, read, Math.hypot(spread / Math.sqrt(figures.length), steadySpread));
   return saidOf(name, `${read} ${how} ${figures.length}`, weighed);
 };
 
@@ -102,7 +113,7 @@ const sayRates = (name: OutcomeName, readings: readonly Reading[], targetFps: nu
 const sayScrubs = (readings: readonly Reading[]): readonly Saying[] =>
   groupBy(readings, ({ how }) => how).flatMap(([how, taken]) => {
     const times = taken.flatMap(({ scrubMs }) => (scrubMs === null ? [] : [Math.max(1, scrubMs)]));
-    return times.length > 0 ? [sayFigures('scrubMs', how, times, readingSpread[how] * 2)] : [];
+    return times.length > 0 ? [sayFigures('scrubMs', how, times, readingSpread[how] * 2, jumpSpread)] : [];
   });
 
 const sayOpenings = (readings: readonly Reading[]): readonly Saying[] => {

@@ -12,6 +12,7 @@ export type WeighedSamples = SampleView & { index: number };
 export type EvidenceSource =
   | { readonly kind: 'readings'; readonly fixes: readonly FixUse[]; readonly moment: Reading['moment'] }
   | { readonly kind: 'answer'; readonly questionId: string; readonly answer: string }
+  | { readonly kind: 'test-play'; readonly testId: string }
   | { readonly kind: 'complaint' }
   | { readonly kind: 'contrast'; readonly without: 'effects' | 'layers' };
 

@@ -138,6 +138,7 @@ function toSetupMachine(card: JobCard): Setup['machine'] {
     graphicsRatio: graphics.graphicsRatio,
     graphicsYear: machine.graphicsYear.value,
     decodeMegapixelPerSec: measured.hardwareMegapixelPerSec ?? graphics.decodeMegapixelPerSec,
+    isHardwareMeasured: measured.hardwareMegapixelPerSec !== null,
     graphicsMemoryMib: machine.graphicsMemoryMib.value,
     hasSecondGraphics: machine.hasSecondGraphics.value,
     isThin: machine.isThin.value,

@@ -11,7 +11,7 @@ export { computeFindings, computeWhatIf, type Findings, keptState, rankCardFixes
 export { type InterviewQuestion, nextQuestion, openQuestionIds, sideQuestionId } from './interview';
 export { minutesLeft, minutesSpent } from './minutes';
 export { chooseMove, chooseStep, type NextMove } from './next-move';
-export type { NextTest } from './next-tests';
+export { type NextTest, testPlayId } from './next-tests';
 export type { Plan, PlanId } from './plan';
 export { predictTestPlay } from './predict-test-play';
 export { listPreviewChoices, type PreviewChoice, type PreviewChoiceKind, viewerHeightPx } from './preview-choices';

@@ -89,7 +89,7 @@ export function chooseMove(diagnosis: Diagnosis): BeliefMove {
     null,
   );
   const planned = plan && firstOf(plan, diagnosis);
-  const isIdleLook = best?.kind === 'question' && best.bits < leastAskedBits;
+  const isIdleLook = best && best.kind !== 'fix' && best.bits < leastAskedBits;
   const isPlanBetter = plan !== null && (!best || best.score < leastScore || isIdleLook || worthOf(plan) >= best.score);
   if (plan && planned && isPlanBetter) return toTry(planned, plan, diagnosis);
   if (!best || best.score < leastScore) {
@@ -98,7 +98,7 @@ export function chooseMove(diagnosis: Diagnosis): BeliefMove {
       ? { kind: 'try', fix: relief.fix, minutes: relief.minutes, plan: null, relief }
       : { kind: 'nothing-left' };
   }
-  if (best.kind === 'question') return { kind: 'ask', test: best };
+  if (best.kind !== 'fix') return { kind: 'ask', test: best };
   const isOfPlan = plan?.fixes.some((fix) => fix.id === best.id && fix.level === best.level) ?? false;
   return toTry({ id: best.id, level: best.level }, isOfPlan ? plan : null, diagnosis);
 }

@@ -1,10 +1,12 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import { findQuestion } from '../belief';
-import { applyCommand, type JobCard } from '../card';
+import { decodeRun, decodeTest } from '../../../tests/arbitrary/clips';
+import { findQuestion, questionCatalogue } from '../belief';
+import { applyCommand, type JobCard, playableClip } from '../card';
 import { findFix } from '../fixes';
-import { createCase } from '../simulate/cases';
-import { type Diagnosis, diagnose } from '.';
+import { measureRig } from '../simulate';
+import { answerAbout, createCase } from '../simulate/cases';
+import { type Diagnosis, diagnose, testPlayId } from '.';
 
 const options = { sampleCount: 1000 };
 
@@ -40,9 +42,34 @@ describe('rankNextTests', () => {
     for (const { card, diagnosis } of seen) {
       expect(new Set(diagnosis.nextTests.map(({ id }) => id)).size).toBe(diagnosis.nextTests.length);
       for (const { kind, id } of diagnosis.nextTests)
-        expect(kind === 'question' ? findQuestion(id) : findFix(id as never), `${card.id} ${id}`).toBeDefined();
+        if (kind !== 'test-play')
+          expect(kind === 'question' ? findQuestion(id) : findFix(id as never), `${card.id} ${id}`).toBeDefined();
     }
   });
+
+  it('offers to play a clip once, where this browser decodes one that tells', () => {
+    const offerOf = (card: JobCard) => diagnose(card, options).nextTests.find(({ kind }) => kind === 'test-play');
+    const offered = seen.filter(({ diagnosis }) => diagnosis.nextTests.some(({ kind }) => kind === 'test-play'));
+    expect(offered.length).toBeGreaterThan(0);
+    for (const { card, diagnosis } of seen)
+      if (!playableClip(card)) expect(diagnosis.nextTests.some(({ kind }) => kind === 'test-play')).toBe(false);
+    const [first] = offered;
+    if (!first) throw new Error('no card with a clip to play');
+    const test = decodeTest([decodeRun(60)]);
+    expect(offerOf(change(first.card, { type: 'addDecodeTest', input: { test } }))).toBeUndefined();
+    const refused = { id: testPlayId, level: null };
+    expect(offerOf(change(first.card, { type: 'refuseTest', input: { test: refused } }))).toBeUndefined();
+    const unread = first.card.clips.map((clip) => ({ ...clip, browserAnswer: null }));
+    expect(offerOf({ ...first.card, clips: unread })).toBeUndefined();
+  });
+
+  it('is answered, right or wrong, in the words of its question', () => {
+    const practice = createCase(3001);
+    const outcome = { ...measureRig(practice.rig, practice.seed), graphicsUseRatio: 0.9 };
+    for (const { id, answers } of questionCatalogue)
+      for (let seed = 0; seed < 100; seed++)
+        expect(answers, id).toContain(answerAbout({ ...practice.person, seed }, id, practice.rig, outcome));
+  }, 30_000);
 
   it('says that nobody is cured by a question', () => {
     for (const { diagnosis } of seen)

@@ -7,23 +7,29 @@ import {
   outcomesUnder,
   type PartOutcomes,
   type PartShares,
+  predictedFpsOfWays,
+  predictedSoftwareFps,
   type QuestionId,
   questionCatalogue,
   type Respect,
   usableGap,
   viewSamples,
 } from '../belief';
-import type { FixUse, JobCard } from '../card';
+import { type FixUse, hardwareVerdictOf, type JobCard, playableClip } from '../card';
 import type { CauseId } from '../causes';
 import { applyFixes, type FixId, type FixLevel } from '../fixes';
-import { compile, createOutcomes, evaluate, type Outcomes } from '../load';
+import { compile, createOutcomes, evaluate, feltScrubMs, type Outcomes } from '../load';
+import { toTestedStream } from '../test-play';
 import type { Candidate } from './candidates';
+
+/** The name under which a test-play stands among the next tests. */
+export const testPlayId = 'test-play';
 
 /** A step that would tell something, cure, or both. */
 export interface NextTest {
-  /** A fix to try, or a question to answer. */
-  readonly kind: 'fix' | 'question';
-  readonly id: FixId | QuestionId;
+  /** A fix to try, a question to answer, or a clip to be decoded here, which measures the machine. */
+  readonly kind: 'fix' | 'question' | 'test-play';
+  readonly id: FixId | QuestionId | typeof testPlayId;
   readonly level: FixLevel;
   /** What its outcome is expected to say about the causes, in bits. */
   readonly bits: number;
@@ -33,6 +39,9 @@ export interface NextTest {
   /** Worth a minute; the order of the list. */
   readonly score: number;
 }
+
+/** A step with how certain its outcome is, 0 to 1. */
+type WeighedTest = NextTest & { readonly certainty: number };
 
 /** What is left to do where nothing is known yet, in minutes: about what a lap through a list of tips takes. Assumption. */
 const minutesLeft = 40;
@@ -54,11 +63,10 @@ const readingMinutes = 1;
 const columnWidth = 0.22;
 const columnCount = 48;
 
-/** The outcome that a reading of a respect looks at. */
-const outcomeOf: Readonly<Record<Respect, keyof Outcomes>> = {
+/** The outcome that a reading of a respect looks at; scrubbing is felt by its slow jumps too. */
+const outcomeOf: Readonly<Record<Exclude<Respect, 'scrubbing'>, keyof Outcomes>> = {
   playing: 'shownFps',
   later: 'laterFps',
-  scrubbing: 'scrubMs',
   opening: 'openingSec',
   looking: 'lookMs',
   cuts: 'cutMs',
@@ -182,6 +190,14 @@ interface AsIs {
 
 const evenly = new Float64Array(weighedSampleCount).fill(1);
 
+/** What a reading of a respect would show of each of the first `count` samples. */
+const figuresOf = (respect: Respect, out: Outcomes, count: number): Float64Array =>
+  respect === 'scrubbing'
+    ? Float64Array.from({ length: count }, (_, i) =>
+        feltScrubMs(out.scrubMs[i] as number, out.scrubSlowMs[i] as number),
+      )
+    : out[outcomeOf[respect]];
+
 /** The columns that the samples of a part fall into. */
 function columnsOf(figures: Float64Array, count: number): Int32Array {
   const columnOf = new Int32Array(count);
@@ -193,7 +209,11 @@ function columnsOf(figures: Float64Array, count: number): Int32Array {
 function bitsOfReadingAgain(shares: readonly PartShares[], parts: readonly PartOutcomes[], respect: Respect): number {
   const histogram = new ShareHistogram(columnCount);
   for (const [p, { part, out }] of parts.entries())
-    histogram.add(shares[p] as PartShares, evenly, columnsOf(out[outcomeOf[respect]], weighedCount(part)));
+    histogram.add(
+      shares[p] as PartShares,
+      evenly,
+      columnsOf(figuresOf(respect, out, weighedCount(part)), weighedCount(part)),
+    );
   return histogram.blurred().tell().bits;
 }
 
@@ -202,7 +222,7 @@ function weighFix(
   { complaint }: Belief,
   { shares, parts, respect, bitsLeft, bitsOfReading }: AsIs,
   candidate: Candidate,
-): NextTest & { readonly certainty: number } {
+): WeighedTest {
   const histogram = new ShareHistogram(columnCount);
   const isPlayingOnly = isAboutPlayingOnly(complaint);
   const changedOut = createOutcomes(weighedSampleCount);
@@ -224,7 +244,7 @@ function weighFix(
       ill += weight;
       if (!isSame && (gaps[i] as number) <= usableGap) cured += weight;
     }
-    histogram.add(own, evenly, columnsOf(shown[outcomeOf[respect]], count));
+    histogram.add(own, evenly, columnsOf(figuresOf(respect, shown, count), count));
   }
   const cureProbability = ill > 0 ? Math.min(1, cured / ill) : 0;
   const minutes = candidate.minutes + readingMinutes;
@@ -243,11 +263,7 @@ function weighFix(
 }
 
 /** What answering a question would tell. */
-function weighQuestions(
-  card: JobCard,
-  belief: Belief,
-  { shares, parts, bitsLeft }: AsIs,
-): readonly (NextTest & { readonly certainty: number })[] {
+function weighQuestions(card: JobCard, belief: Belief, { shares, parts, bitsLeft }: AsIs): readonly WeighedTest[] {
   const isAnswered = (id: string): boolean => card.answers.some((answer) => answer.questionId === id);
   const isRefused = (id: string): boolean => card.refused.some((test) => test.id === id);
   const open = questionCatalogue.filter(({ id, canAsk }) => !isAnswered(id) && !isRefused(id) && canAsk(belief.base));
@@ -281,12 +297,48 @@ function weighQuestions(
   });
 }
 
+/** From the press of the button until the clip has been played and jumped in. */
+const testPlayMinutes = 1;
+
+/**
+ * What playing the heaviest clip here would tell: of the cores, and of the graphics where they decode it. Null where a
+ * clip was played already, or none can be that would tell.
+ */
+function weighTestPlay(card: JobCard, { shares, parts, bitsLeft }: AsIs): WeighedTest | null {
+  const clip = playableClip(card);
+  if (!clip || card.decodeTests.length > 0 || card.refused.some(({ id }) => id === testPlayId)) return null;
+  const stream = toTestedStream(clip.facts);
+  const ways: readonly (typeof predictedSoftwareFps)[] =
+    hardwareVerdictOf(card, clip).state === 'unlikely' ? [predictedSoftwareFps] : predictedFpsOfWays;
+  const bits = ways.reduce((sum, predict) => {
+    const histogram = new ShareHistogram(columnCount);
+    for (const [p, { part, state, out }] of parts.entries()) {
+      const count = weighedCount(part);
+      const view = viewSamples(state, part.samples, out);
+      const figures = new Float64Array(count);
+      for (view.index = 0; view.index < count; view.index++) figures[view.index] = predict(stream, view);
+      histogram.add(shares[p] as PartShares, evenly, columnsOf(figures, count));
+    }
+    return sum + histogram.blurred().tell().bits;
+  }, 0);
+  return {
+    kind: 'test-play',
+    id: testPlayId,
+    level: null,
+    bits: Math.min(bits, bitsLeft),
+    cureProbability: 0,
+    minutes: testPlayMinutes,
+    score: lookBonus * scoreOf(0, bits, bitsLeft, testPlayMinutes),
+    certainty: 0,
+  };
+}
+
 /** How much is given back at no cost by undoing: of two of equal worth the more reversible comes first. */
 const compareWorth = (a: NextTest, b: NextTest): number =>
   Math.abs(a.score - b.score) > 0.02 * Math.max(a.score, b.score) ? b.score - a.score : a.minutes - b.minutes;
 
 /**
- * The steps worth doing next, best first: each fix at its best level, and each open question. A step whose outcome is
+ * The steps worth doing next, best first: each fix at its best level, each open question, and a test-play. A step whose outcome is
  * over 95 % known is left out unless it cures. O(candidates × samples).
  */
 export function rankNextTests(
@@ -312,7 +364,8 @@ export function rankNextTests(
   const bestLevels = [...new Set(fixes.map(({ id }) => id))].map((id) =>
     fixes.filter((test) => test.id === id).reduce((best, test) => (test.score > best.score ? test : best)),
   );
-  return [...bestLevels, ...weighQuestions(card, belief, asIs)]
+  const testPlay = weighTestPlay(card, asIs);
+  return [...bestLevels, ...weighQuestions(card, belief, asIs), ...(testPlay ? [testPlay] : [])]
     .filter(({ certainty, cureProbability }) => certainty <= knownRatio || cureProbability > 0.3)
     .filter(({ bits, cureProbability }) => bits > 0.005 || cureProbability > 0.01)
     .map(({ certainty: _, ...test }) => test)

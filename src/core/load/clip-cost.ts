@@ -3,23 +3,80 @@ import { softwareDecodeMs } from './decode-costs';
 import { hardwareCopyMsPerMegapixel, scaleMsPerSourceMegapixel } from './effect-costs';
 import type { Hidden, PictureStream, Setup, SetupClip, SetupMachine } from './types';
 
-/** What one shown frame of one clip needs, on the reference core where it is core time. */
-export interface ClipCost {
-  /** Software decoding that no hardware here can take over. */
-  readonly softwareOnlyMs: number;
-  /** Software decoding that hardware could take over, and what it would then need. */
-  readonly hardwareAbleMs: number;
-  readonly hardwareMs: number;
-  readonly hardwareCopyMs: number;
-  readonly readMegabit: number;
-  /** Reading it from its drive, at the drive's stated speed. */
+/** Getting pictures out of a file: reading at the drive's stated speed, decoding on the reference core or the graphics. */
+export interface FileWork {
+  readonly megabits: number;
   readonly readMs: number;
-  /** The wait before a read there begins. */
+  /** Software decoding that no hardware here can take over. */
+  readonly softwareOnlyRefMs: number;
+  /** Software decoding that hardware could take over, and what it would then need. */
+  readonly hardwareAbleRefMs: number;
+  readonly hardwareMs: number;
+}
+
+/** The same, with the wait before a read begins. */
+export interface FetchCost extends FileWork {
+  readonly latencyMs: number;
+}
+
+/** What one clip needs, on the reference core where it is core time. */
+export interface ClipCost {
+  /** For one shown frame while playing. */
+  readonly playing: FileWork;
+  /** For one picture of the file by itself. */
+  readonly picture: FileWork;
+  /** On the way to a picture that is jumped to, from its key frame on, on average. */
+  readonly way: FileWork;
+  readonly hardwareCopyMs: number;
+  /** The wait before a read from its drive begins. */
   readonly latencyMs: number;
   readonly scaleMs: number;
   readonly megapixels: number;
-  /** Frames that a scrub to a random place decodes before it can show one. */
-  readonly scrubFrames: number;
+}
+
+/** Adds a work so many times to a sum. */
+function addTo(sum: { -readonly [K in keyof FileWork]: number }, work: FileWork, count: number): void {
+  sum.megabits += work.megabits * count;
+  sum.readMs += work.readMs * count;
+  sum.softwareOnlyRefMs += work.softwareOnlyRefMs * count;
+  sum.hardwareAbleRefMs += work.hardwareAbleRefMs * count;
+  sum.hardwareMs += work.hardwareMs * count;
+}
+
+const noWork = (): { -readonly [K in keyof FetchCost]: number } => ({
+  megabits: 0,
+  readMs: 0,
+  softwareOnlyRefMs: 0,
+  hardwareAbleRefMs: 0,
+  hardwareMs: 0,
+  latencyMs: 0,
+});
+
+/** Several works added up, each so many times. */
+export function addWork(parts: readonly (readonly [work: FileWork, count: number])[]): FileWork {
+  const sum = noWork();
+  for (const [work, count] of parts) addTo(sum, work, count);
+  return sum;
+}
+
+/** Several pictures fetched for one, each so many times: their work adds up, their drives are waited for at once. */
+export function addFetches(parts: readonly (readonly [fetch: FetchCost, count: number])[]): FetchCost {
+  const sum = noWork();
+  for (const [fetch, count] of parts) {
+    if (count <= 0) continue;
+    addTo(sum, fetch, count);
+    sum.latencyMs = Math.max(sum.latencyMs, fetch.latencyMs);
+  }
+  return sum;
+}
+
+/** A jump to the middle between two key frames, or to another part of the way there. */
+export function jumpTo({ picture, way, latencyMs }: ClipCost, wayRatio = 1): FetchCost {
+  const sum = noWork();
+  addTo(sum, picture, 1);
+  addTo(sum, way, wayRatio);
+  sum.latencyMs = latencyMs;
+  return sum;
 }
 
 /** Whether the graphics of this machine take over decoding such a stream. */
@@ -37,75 +94,70 @@ export const shownStreamOf = (clip: SetupClip, hidden: Hidden): PictureStream =>
   clip.proxy && hidden.areProxiesShown && hidden.areProxiesAttached ? clip.proxy : clip.original;
 
 /**
- * The cost of one shown frame of a stream.
+ * The cost of a stream.
  * A clip faster than the timeline is decoded at its own rate: two frames for each one shown at double the rate.
  */
 export function costOfStream(stream: PictureStream, machine: SetupMachine, timelineFps: number): ClipCost {
   const megapixels = megapixelsOf(stream);
   const megabits = stream.bitrateMbitPerSec / stream.frameRateFps;
   const framesPerShown = Math.max(1, stream.frameRateFps / timelineFps);
-  const softwareMs = softwareDecodeMs({ ...stream, megapixels, megabits }) * framesPerShown;
+  const softwareMs = softwareDecodeMs({ ...stream, megapixels, megabits });
   const isHardwareAble = isHardwareAbleOn(stream, machine);
+  const picture: FileWork = {
+    megabits,
+    readMs: (megabits * 1000) / (stream.drive.readMegabytePerSec * 8),
+    softwareOnlyRefMs: isHardwareAble ? 0 : softwareMs,
+    hardwareAbleRefMs: isHardwareAble ? softwareMs : 0,
+    hardwareMs: isHardwareAble ? (1000 * megapixels) / machine.decodeMegapixelPerSec : 0,
+  };
   return {
-    softwareOnlyMs: isHardwareAble ? 0 : softwareMs,
-    hardwareAbleMs: isHardwareAble ? softwareMs : 0,
-    hardwareMs: isHardwareAble ? (1000 * megapixels * framesPerShown) / machine.decodeMegapixelPerSec : 0,
+    playing: addWork([[picture, framesPerShown]]),
+    picture,
+    // Half of the pictures between two key frames.
+    way: addWork([[picture, Math.max(0, stream.meanKeyFrameDistanceFrames - 1) / 2]]),
     hardwareCopyMs: isHardwareAble ? hardwareCopyMsPerMegapixel * megapixels : 0,
-    readMegabit: megabits * framesPerShown,
-    readMs: (megabits * framesPerShown * 1000) / (stream.drive.readMegabytePerSec * 8),
     latencyMs: stream.drive.latencyMs,
     scaleMs: scaleMsPerSourceMegapixel * megapixels,
     megapixels,
-    // From the last key frame, on average half way to the next, the wanted frame included.
-    scrubFrames: (stream.meanKeyFrameDistanceFrames + 1) / 2 / framesPerShown,
   };
 }
 
 /** A drive of middling speed, for ranking only. */
-const rankingMegabitPerSec = 1000;
+const rankingMegabitPerMs = 1;
 
 /**
- * Milliseconds by which clips are ranked: the slower of decoding on the reference core and reading from a middling
- * drive. It asks what decodes the clip, never how fast this machine is: otherwise a faster drive or core could make
- * another stretch count as the heaviest, and seem to lower the rate.
+ * Milliseconds by which work on files is ranked: decoding on the reference core, and reading from a middling drive. It
+ * asks what decodes, never how fast this machine is: otherwise a faster drive or core could make another stretch count
+ * as the heaviest, and seem to lower the rate.
  */
-export function rankingMsOf(cost: ClipCost, setup: Setup): number {
-  const isHardware = setup.preview.hardwareDecode === 'yes' && cost.hardwareMs > 0;
-  const decodeMs = isHardware ? cost.hardwareMs + cost.hardwareCopyMs : cost.softwareOnlyMs + cost.hardwareAbleMs;
-  return Math.max(decodeMs, (cost.readMegabit / rankingMegabitPerSec) * 1000);
+export function rankingMsOf(
+  work: FileWork,
+  { preview }: Setup,
+): { readonly decodeMs: number; readonly readMs: number } {
+  const isHardware = preview.hardwareDecode === 'yes' && work.hardwareMs > 0;
+  return {
+    decodeMs: isHardware ? work.hardwareMs : work.softwareOnlyRefMs + work.hardwareAbleRefMs,
+    readMs: work.megabits / rankingMegabitPerMs,
+  };
 }
 
-/** The mean of several costs, weighted; all zero where nothing has weight. One pass: it runs for every set-up weighed. */
+/** The mean of several costs, weighted; all zero where nothing has weight. */
 export function meanCost(parts: readonly { readonly cost: ClipCost; readonly weight: number }[]): ClipCost {
-  const mean = {
-    softwareOnlyMs: 0,
-    hardwareAbleMs: 0,
-    hardwareMs: 0,
-    hardwareCopyMs: 0,
-    readMegabit: 0,
-    readMs: 0,
-    latencyMs: 0,
-    scaleMs: 0,
-    megapixels: 0,
-    scrubFrames: 0,
-  } satisfies ClipCost;
-  let total = 0;
-  for (const part of parts) total += part.weight;
-  if (total <= 0) return mean;
-  for (const { cost, weight } of parts) {
-    const share = weight / total;
-    mean.softwareOnlyMs += cost.softwareOnlyMs * share;
-    mean.hardwareAbleMs += cost.hardwareAbleMs * share;
-    mean.hardwareMs += cost.hardwareMs * share;
-    mean.hardwareCopyMs += cost.hardwareCopyMs * share;
-    mean.readMegabit += cost.readMegabit * share;
-    mean.readMs += cost.readMs * share;
-    mean.latencyMs += cost.latencyMs * share;
-    mean.scaleMs += cost.scaleMs * share;
-    mean.megapixels += cost.megapixels * share;
-    mean.scrubFrames += cost.scrubFrames * share;
-  }
-  return mean;
+  const total = parts.reduce((sum, { weight }) => sum + weight, 0);
+  const shares = total > 0 ? parts.map(({ cost, weight }) => ({ cost, share: weight / total })) : [];
+  const meanOf = (pick: (cost: ClipCost) => number): number =>
+    shares.reduce((sum, { cost, share }) => sum + pick(cost) * share, 0);
+  const meanWork = (pick: (cost: ClipCost) => FileWork): FileWork =>
+    addWork(shares.map(({ cost, share }) => [pick(cost), share]));
+  return {
+    playing: meanWork(({ playing }) => playing),
+    picture: meanWork(({ picture }) => picture),
+    way: meanWork(({ way }) => way),
+    hardwareCopyMs: meanOf(({ hardwareCopyMs }) => hardwareCopyMs),
+    latencyMs: meanOf(({ latencyMs }) => latencyMs),
+    scaleMs: meanOf(({ scaleMs }) => scaleMs),
+    megapixels: meanOf(({ megapixels }) => megapixels),
+  };
 }
 
 /** The dearest parts that make up `ratio` of all the weight; the last one counts only as far as it is needed. */

@@ -1,4 +1,14 @@
-import { type ClipCost, costOfStream, heaviestShare, meanCost, rankingMsOf, shownStreamOf } from './clip-cost';
+import {
+  type ClipCost,
+  costOfStream,
+  type FetchCost,
+  heaviestShare,
+  jumpTo,
+  meanCost,
+  rankingMsOf,
+  shownStreamOf,
+} from './clip-cost';
+import { listLandings, meanJump } from './jumps';
 import type { PictureStream, Setup, SetupState } from './types';
 
 /** The clips of a set-up reduced to a few averages. */
@@ -6,14 +16,30 @@ export interface ClipMix {
   /** The dearest quarter of the footage by duration. */
   readonly heaviest: ClipCost;
   readonly usual: ClipCost;
-  /** The average original, whatever the preview shows: what a panel or a plain player decodes. */
+  /** The average original, whatever the preview shows: what a panel decodes. */
   readonly original: ClipCost;
+  /** A frame of the dearest quarter of the originals: what somebody opens in a plain player to see. */
+  readonly plain: FetchCost;
+  /** Jumps to places all over the footage: the usual one, and one of the slowest tenth. */
+  readonly jump: FetchCost;
+  readonly slowJump: FetchCost;
+  /** The usual jump among the originals: what looking through clips does. */
+  readonly look: FetchCost;
+  /** To the middle between two key frames, on average over the dearest quarter, all that is shown, all originals. */
+  readonly toHeaviest: FetchCost;
+  readonly toUsual: FetchCost;
+  readonly toOriginal: FetchCost;
+  /** Half of the way there: where the pictures of clips in lists are taken. */
+  readonly toThumbnail: FetchCost;
   /** Bytes of a decoded picture of the first clips that editors keep open, in MiB, added up. */
   readonly openPictureMib: number;
 }
 
 /** Share of the footage that "heaviest" stands for. */
 const heaviestRatio = 0.25;
+
+/** The jumps that "usual" stands for, around the middle one, and the slow ones, around the slowest tenth. */
+const jumpShares = { usual: [0.4, 0.6], slow: [0.85, 0.95] } as const;
 
 /** Clips that an editor keeps open at once. Assumption. */
 const mostOpenClips = 12;
@@ -42,22 +68,32 @@ export function mixClips({ setup, hidden }: SetupState): ClipMix {
   known.set(clips, ofClips);
   const remembered = ofClips.get(key);
   if (remembered) return remembered;
-  const parts = clips.map((clip) => {
-    const cost = rememberedCost(shownStreamOf(clip, hidden), setup, costKey);
-    return { cost, weight: clip.durationMs, rankingMs: rankingMsOf(cost, setup) };
-  });
-  const originals = clips.map((clip) => ({
-    cost: rememberedCost(clip.original, setup, costKey),
-    weight: clip.durationMs,
-  }));
+  const partOf = (stream: PictureStream, weight: number) => {
+    const cost = rememberedCost(stream, setup, costKey);
+    const { decodeMs, readMs } = rankingMsOf(cost.playing, setup);
+    return { cost, weight, rankingMs: Math.max(decodeMs, readMs) };
+  };
+  const parts = clips.map((clip) => partOf(shownStreamOf(clip, hidden), clip.durationMs));
+  const originals = clips.map((clip) => partOf(clip.original, clip.durationMs));
   const openPictureMib = clips.slice(0, mostOpenClips).reduce((sum, clip) => {
     const { widthPx, heightPx, bitDepth } = shownStreamOf(clip, hidden);
     return sum + (widthPx * heightPx * 1.5 * (bitDepth > 8 ? 2 : 1)) / 2 ** 20;
   }, 0);
+  const landings = listLandings(parts, setup);
+  const [heaviest, usual] = [meanCost(heaviestShare(parts, heaviestRatio)), meanCost(parts)];
+  const [heavyOriginal, original] = [meanCost(heaviestShare(originals, heaviestRatio)), meanCost(originals)];
   const mix = {
-    heaviest: meanCost(heaviestShare(parts, heaviestRatio)),
-    usual: meanCost(parts),
-    original: meanCost(originals),
+    heaviest,
+    usual,
+    original,
+    plain: { ...heavyOriginal.playing, latencyMs: heavyOriginal.latencyMs },
+    jump: meanJump(landings, ...jumpShares.usual),
+    slowJump: meanJump(landings, ...jumpShares.slow),
+    look: meanJump(listLandings(originals, setup), ...jumpShares.usual),
+    toHeaviest: jumpTo(heaviest),
+    toUsual: jumpTo(usual),
+    toOriginal: jumpTo(original),
+    toThumbnail: jumpTo(original, 0.5),
     openPictureMib,
   };
   ofClips.set(key, mix);

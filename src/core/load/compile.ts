@@ -1,21 +1,13 @@
 import type { KnownState } from '../machine/facts';
 import { isGraphicsDrawing, isHardwareDecoding } from './change-state';
-import type { ClipCost } from './clip-cost';
+import { addFetches, addWork, type FetchCost, type FileWork } from './clip-cost';
 import { mixClips } from './clip-mix';
+import { leastGraphicsMemoryMib } from './conditions';
 import { drawingHabitIds, drawingHabits } from './drawing-habits';
 import { blendCost, effectMs, showCost } from './effect-costs';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from './memory';
 import { previewMegapixels } from './preview-picture';
 import type { PlayingMoment, Setup, SetupState, TroubleId } from './types';
-
-/** Getting one picture out of files: reading at the drives' stated speed, decoding on the reference core or the graphics. */
-export interface FetchCost {
-  readonly readMs: number;
-  readonly latencyMs: number;
-  readonly softwareOnlyRefMs: number;
-  readonly hardwareAbleRefMs: number;
-  readonly hardwareMs: number;
-}
 
 /** Drawing one picture after decoding and scaling, on the reference core. */
 export interface DrawCost {
@@ -33,10 +25,8 @@ export interface DrawCost {
 
 /** One playing moment of a set-up, reduced to the numbers that `evaluate` needs. All `RefMs` are on the reference core. */
 export interface Coefficients {
-  readonly readMs: number;
-  readonly softwareOnlyRefMs: number;
-  readonly hardwareAbleRefMs: number;
-  readonly hardwareMs: number;
+  /** For one shown frame while playing. */
+  readonly playing: FileWork;
   readonly hardwareCopyRefMs: number;
   readonly scaleRefMs: number;
   readonly draw: DrawCost;
@@ -45,6 +35,8 @@ export interface Coefficients {
   readonly scrub: FetchCost;
   /** The same into the dearest quarter of the footage. */
   readonly slowScrub: FetchCost;
+  /** Going on in another clip at a cut. */
+  readonly cut: FetchCost;
   readonly look: FetchCost;
   readonly plain: FetchCost;
   readonly thumbnail: FetchCost;
@@ -70,6 +62,8 @@ export interface Coefficients {
   readonly graphicsDrawingProbability: number;
   readonly effectsAtClipProbability: number;
   readonly computesFirstProbability: number;
+  /** How far late pictures are left out, 0 to 1: they are fetched all the same. */
+  readonly skippedRatio: number;
   readonly unlistedEffectsProbability: number;
   readonly unlistedLayersProbability: number;
   readonly troubles: Readonly<Record<TroubleId, number>>;
@@ -132,26 +126,7 @@ function drawingCosts(
   };
 }
 
-/** Pictures that are taken from files for one shown frame, added up with how often each is taken. */
-function fetchOf(
-  parts: readonly (readonly [cost: ClipCost, count: number])[],
-  framesOf: (cost: ClipCost) => number,
-): FetchCost {
-  const sum = { readMs: 0, latencyMs: 0, softwareOnlyRefMs: 0, hardwareAbleRefMs: 0, hardwareMs: 0 };
-  for (const [cost, count] of parts) {
-    if (count <= 0) continue;
-    const frames = framesOf(cost) * count;
-    sum.readMs += cost.readMs * frames;
-    sum.latencyMs = Math.max(sum.latencyMs, cost.latencyMs);
-    sum.softwareOnlyRefMs += cost.softwareOnlyMs * frames;
-    sum.hardwareAbleRefMs += cost.hardwareAbleMs * frames;
-    sum.hardwareMs += cost.hardwareMs * frames;
-  }
-  return sum;
-}
-
-const once = (): number => 1;
-const fromKeyFrame = (cost: ClipCost): number => cost.scrubFrames;
+const nothingFetched = addFetches([]);
 
 /** How often films cut where nobody said. Assumption. */
 const usualCutsPerMinute = 6;
@@ -177,41 +152,34 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
     [mix.usual, otherCount],
     [mix.original, panelCount],
   ] as const;
-  const fetch = fetchOf(playing, once);
   // Each cut goes on in the middle of a group: the way from its key frame is decoded in between.
   const cutsPerFrame = (timeline.cutsPerMinute ?? usualCutsPerMinute) / 60 / timeline.frameRateFps;
-  const atCuts = fetchOf([[main, preview.isPrerendered ? 0 : 1]], (cost) => (cost.scrubFrames - 1) * cutsPerFrame);
+  const atCutsCount = preview.isPrerendered ? 0 : cutsPerFrame;
   const scaleMs = playing.reduce((sum, [cost, count]) => sum + cost.scaleMs * count, 0);
   const copyMs = playing.reduce((sum, [cost, count]) => sum + cost.hardwareCopyMs * count, 0);
   const shownMegapixels = previewMegapixels(timeline, preview);
   const moving = { ...preview, qualityRatio: Math.min(preview.qualityRatio, preview.movingQualityRatio) };
-  const layersAtOnce = [
-    [mix.usual, drawnLayerCount(setup)],
-    [mix.original, panelCount],
-  ] as const;
+  const layerCount = drawnLayerCount(setup);
+  const panel = [mix.toOriginal, panelCount] as const;
   const draw = drawingCosts(setup, preview, hidden.effectsAt, main.megapixels);
   return {
-    readMs: fetch.readMs + Math.max(0, atCuts.readMs),
-    softwareOnlyRefMs: fetch.softwareOnlyRefMs + Math.max(0, atCuts.softwareOnlyRefMs),
-    hardwareAbleRefMs: fetch.hardwareAbleRefMs + Math.max(0, atCuts.hardwareAbleRefMs),
-    hardwareMs: fetch.hardwareMs + Math.max(0, atCuts.hardwareMs),
+    playing: addWork([
+      [main.playing, mainCount],
+      [mix.usual.playing, otherCount],
+      [mix.original.playing, panelCount],
+      [main.way, atCutsCount],
+    ]),
     hardwareCopyRefMs: copyMs,
     scaleRefMs: scaleMs * habitRatioOf(setup, 'scale'),
     draw: moment === 'transition' ? { ...draw, layersRefMs: draw.layersRefMs + draw.layerRefMs } : draw,
     moving: drawingCosts(setup, moving, hidden.effectsAt, main.megapixels),
-    scrub: fetchOf(layersAtOnce, fromKeyFrame),
-    slowScrub: fetchOf(
-      [
-        // A jump goes anywhere, and most of the film is not pre-rendered.
-        [mix.heaviest, 1],
-        [mix.usual, drawnLayerCount(setup) - 1],
-        [mix.original, panelCount],
-      ],
-      fromKeyFrame,
-    ),
-    look: fetchOf([[mix.original, 1]], fromKeyFrame),
-    plain: fetchOf([[mix.original, 1]], once),
-    thumbnail: fetchOf([[mix.original, editor.areThumbnailsOn === 'no' ? 0 : 1]], (cost) => (cost.scrubFrames + 1) / 2),
+    // A jump goes anywhere, and most of the film is not pre-rendered.
+    scrub: addFetches([[mix.jump, layerCount], panel]),
+    slowScrub: addFetches([[mix.slowJump, layerCount], panel]),
+    cut: addFetches([[mix.toHeaviest, 1], [mix.toUsual, layerCount - 1], panel]),
+    look: mix.look,
+    plain: mix.plain,
+    thumbnail: editor.areThumbnailsOn === 'no' ? nothingFetched : mix.toThumbnail,
     cutOpenMs: editor.areFilesKeptOpen ? 0 : 12 + 2 * main.latencyMs,
     timelineFps: timeline.frameRateFps,
     coreCount: machine.coreCount,
@@ -219,7 +187,7 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
     areThreadsRaised: editor.areThreadsRaised,
     graphicsRatio: hidden.isOnSlowGraphics ? Math.min(slowGraphicsRatio, machine.graphicsRatio) : machine.graphicsRatio,
     graphicsNeededMib: graphicsNeededMib(setup),
-    graphicsMemoryMib: machine.graphicsMemoryMib,
+    graphicsMemoryMib: Math.max(leastGraphicsMemoryMib, machine.graphicsMemoryMib),
     busyCores: setup.programs.reduce((sum, program) => sum + program.busyCores, 0),
     memoryNeededMib: memoryNeededMib(setup, mix),
     memoryMib: machine.memoryMib,
@@ -235,6 +203,7 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
       hidden.effectsAt === 'unknown' ? unknownEditors.effectsAtClip : hidden.effectsAt === 'clip' ? 1 : 0,
     computesFirstProbability:
       editor.playsBy === 'unknown' ? unknownEditors.computesFirst : editor.playsBy === 'computing-first' ? 1 : 0,
+    skippedRatio: { skipped: 1, unknown: 0.6, 'all-played': 0 }[editor.lateFrames],
     unlistedEffectsProbability: timeline.isDescribed ? unlistedProbability.described : unlistedProbability.undescribed,
     unlistedLayersProbability: timeline.isDescribed ? unlistedProbability.described : unlistedProbability.undescribed,
     troubles: hidden.troubles,

@@ -45,10 +45,10 @@ export const handMs = 20;
 export const graphicsCallRefMs = 0.8;
 /** How drawing slows when graphics memory is short, per share that is missing, and where it stops. */
 export const graphicsShortage = { gain: 4, most: 4 } as const;
+/** Whatever is stated or taken, so much is left: the screen itself is drawn from it. */
+export const leastGraphicsMemoryMib = 32;
 /** Pictures that an editor which works ahead has ready at a cut, and how much overlap it takes to be one. */
 export const readyAhead = { frames: 6, leastOverlap: 0.5 } as const;
-/** The slowest tenth of jumps land near the end of a group: nearly twice the average way from a key frame. */
-export const slowTenthRatio = 1.85;
 /** Opening: the editor's own start, then for each clip a picture and a wave form, and an index entry. */
 export const opening = { startRefMs: 5000, pictureRefMs: 90, indexMs: 14, latencies: 3, cacheLatencies: 3 } as const;
 /** As good as endless, for editors that do not compute first. */

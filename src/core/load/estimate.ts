@@ -1,4 +1,5 @@
-import { type Coefficients, compile, type DrawCost, type FetchCost } from './compile';
+import type { FetchCost } from './clip-cost';
+import { type Coefficients, compile, type DrawCost } from './compile';
 import {
   endlessSec,
   freeCoresOf,
@@ -6,12 +7,12 @@ import {
   graphicsShortage,
   handMs,
   jumpCoresOf,
+  leastGraphicsMemoryMib,
   opening,
   paging,
   reachOf,
   readyAhead,
   shortage,
-  slowTenthRatio,
   swapFreezeMs,
   threadGainRatio,
 } from './conditions';
@@ -63,7 +64,7 @@ const graphicsTakenRatio = (c: Coefficients, p: Parameters): number =>
 /** How far drawing on the graphics is slowed by its driver and by memory that is short. */
 function graphicsSlownessOf(c: Coefficients, p: Parameters): number {
   const takenRatio = graphicsTakenRatio(c, p);
-  const haveMib = Math.max(32, c.graphicsMemoryMib * (1 - takenRatio));
+  const haveMib = Math.max(leastGraphicsMemoryMib, c.graphicsMemoryMib * (1 - takenRatio));
   const missing = Math.max(0, (c.graphicsNeededMib * p.graphicsMemoryFactor) / haveMib - 1);
   const driver = 1 + c.troubles.graphicsDrawing * reachOf('graphicsDrawing', p.graphicsDrawingSeverity);
   return driver * (1 + graphicsShortage.gain * Math.min(graphicsShortage.most, missing));
@@ -94,7 +95,8 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
     jumpCores: jumpCoresOf(c.coreCount, programCores, buildCores),
     threadGain: 1 + threadGainRatio * (threadCount - 1),
     isHardware: p.hardwareDecodeRank < c.hardwareDecodeProbability,
-    hardwareSlowness: 1 + troubles.hardwareDecode * reachOf('hardwareDecode', p.hardwareDecodeSeverity),
+    hardwareSlowness:
+      (1 + troubles.hardwareDecode * reachOf('hardwareDecode', p.hardwareDecodeSeverity)) / p.hardwareDecodeFactor,
     isGraphics,
     drawSpeedRatio: isGraphics ? (c.graphicsRatio * p.graphicsFactor) / graphicsSlownessOf(c, p) : speedRatio,
     driveSlowness: (1 + troubles.drive * reachOf('drive', p.driveSeverity)) / p.driveFactor,
@@ -133,7 +135,7 @@ function drawnOf(
 
 /** Core time of decoding one frame, before it is shared among threads. */
 function decodeCoreMs(c: Coefficients, p: Parameters, on: Conditions): number {
-  const softwareRefMs = c.softwareOnlyRefMs + (on.isHardware ? 0 : c.hardwareAbleRefMs);
+  const softwareRefMs = c.playing.softwareOnlyRefMs + (on.isHardware ? 0 : c.playing.hardwareAbleRefMs);
   return (softwareRefMs * p.decodeFactor + (on.isHardware ? c.hardwareCopyRefMs : 0)) / on.speedRatio;
 }
 
@@ -185,9 +187,9 @@ function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
     scrubMs,
     scrubReadRatio: readingMs(c.scrub, on) / scrubMs,
     scrubCoreRatio: (softwareMs(c.scrub, p, on) + (on.isGraphics ? callMs : movingDrawnMs)) / scrubMs,
-    scrubSlowMs: (handMs + fetchMs(c.slowScrub, p, on) * slowTenthRatio + movingMs) * jumpRatio,
+    scrubSlowMs: (handMs + fetchMs(c.slowScrub, p, on) + movingMs) * jumpRatio,
     lookMs: (handMs + fetchMs(c.look, p, on) + drawn(c.scaleRefMs + c.draw.showRefMs) + on.cacheMs) * jumpRatio,
-    cutMs: Math.max(0, c.cutOpenMs + fetchMs(c.slowScrub, p, on) - aheadMs) * on.slowness,
+    cutMs: Math.max(0, c.cutOpenMs + fetchMs(c.cut, p, on) - aheadMs) * on.slowness,
     openingSec: ((startMs + c.clipCount * perClipMs) * jumpRatio * p.openingFactor) / 1000,
   };
 }
@@ -196,12 +198,12 @@ function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
 export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate {
   const on = conditionsOf(c, p);
   const coreDecodeMs = decodeCoreMs(c, p, on);
-  const hardwareMs = on.isHardware ? c.hardwareMs * on.hardwareSlowness : 0;
+  const hardwareMs = on.isHardware ? c.playing.hardwareMs * on.hardwareSlowness : 0;
   const drawn = (refMs: number): number => (refMs * p.drawFactor) / on.drawSpeedRatio;
   const callMs = on.isGraphics ? graphicsCallRefMs / on.speedRatio : 0;
   const { effectsRefMs, layersRefMs } = drawnOf(c, c.draw, p);
   const stageMs: Readonly<Record<StageId, number>> = {
-    read: c.readMs * on.driveSlowness + on.cacheMs,
+    read: c.playing.readMs * on.driveSlowness + on.cacheMs,
     decode: coreDecodeMs / on.threadGain + hardwareMs,
     scale: drawn(c.scaleRefMs),
     effects: drawn(effectsRefMs),
@@ -224,7 +226,13 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
   const shownAt = (ms: number): number =>
     1000 / (Math.max(1000 / c.targetFps, ms) + on.systemStallMs + on.swapFreezeMs);
   const shownFps = shownAt(intervalMs);
-  const plainCores = Math.min(on.freeCores, 1 + threadGainRatio * (c.coreCount - 1));
+  // Late pictures are left out after they were decoded: others are reckoned from them.
+  const mostFetchedFps = Math.min(c.targetFps, 1000 / (Math.max(laneMs.drive, laneMs.decoder) * on.slowness));
+  const aheadRatio = on.isComputingFirst ? 0 : on.overlapRatio;
+  const fetchedFps = shownFps + c.skippedRatio * aheadRatio * Math.max(0, mostFetchedFps - shownFps);
+  const workedCores = (coreDecodeMs * fetchedFps + drawCoreMs * shownFps) / 1000;
+  const coresWithoutEditor = freeCoresOf(c.coreCount, on.busyCores - on.buildCores, 0);
+  const plainCores = Math.min(coresWithoutEditor, 1 + threadGainRatio * (c.coreCount - 1));
   const plainMs =
     c.plain.hardwareMs > 0
       ? (c.plain.softwareOnlyRefMs * p.decodeFactor) / on.speedRatio / plainCores +
@@ -241,9 +249,9 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
     fitSec: on.isComputingFirst
       ? Math.min(endlessSec, c.previewMemoryMib / (c.previewFrameMib * c.targetFps))
       : endlessSec,
-    coreUseRatio: Math.min(1, (((coreDecodeMs + drawCoreMs) * shownFps) / 1000 + on.busyCores) / c.coreCount),
-    editorCores: Math.min(c.coreCount, ((coreDecodeMs + drawCoreMs) * shownFps) / 1000 + on.buildCores),
-    driveUseRatio: Math.min(1, (laneMs.drive * shownFps) / 1000),
+    coreUseRatio: Math.min(1, (workedCores + on.busyCores) / c.coreCount),
+    editorCores: Math.min(c.coreCount, workedCores + on.buildCores),
+    driveUseRatio: Math.min(1, (laneMs.drive * fetchedFps) / 1000),
     graphicsUseRatio: on.isGraphics ? Math.min(1, ((laneMs.drawing - on.stallMs - callMs) * shownFps) / 1000) : 0,
     graphicsMemoryRatio:
       graphicsTakenRatio(c, p) +

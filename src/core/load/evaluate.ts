@@ -1,4 +1,5 @@
-import type { Coefficients, DrawCost, FetchCost } from './compile';
+import type { FetchCost } from './clip-cost';
+import type { Coefficients, DrawCost } from './compile';
 import {
   endlessSec,
   freeCoresOf,
@@ -6,11 +7,11 @@ import {
   graphicsShortage,
   handMs,
   jumpCoresOf,
+  leastGraphicsMemoryMib,
   opening,
   paging,
   readyAhead,
   shortage,
-  slowTenthRatio,
   swapFreezeMs,
   threadGainRatio,
   troubleReach,
@@ -122,6 +123,7 @@ export function evaluate(
     graphicsFactor: graphicsFactors,
     graphicsMemoryFactor: graphicsMemoryFactors,
     graphicsMemorySeverity: graphicsMemorySeverities,
+    hardwareDecodeFactor: hardwareDecodeFactors,
     hardwareDecodeRank: hardwareDecodeRanks,
     hardwareDecodeSeverity: hardwareDecodeSeverities,
     heatSeverity: heatSeverities,
@@ -163,14 +165,16 @@ export function evaluate(
     const isGraphics = (graphicsDrawingRanks[i] as number) < c.graphicsDrawingProbability;
     const decodeFactor = decodeFactors[i] as number;
     const hardwareSlowness =
-      1 + (lines.hardwareDecode.least + lines.hardwareDecode.span * (hardwareDecodeSeverities[i] as number));
-    const softwareRefMs = c.softwareOnlyRefMs + (isHardware ? 0 : c.hardwareAbleRefMs);
+      (1 + (lines.hardwareDecode.least + lines.hardwareDecode.span * (hardwareDecodeSeverities[i] as number))) /
+      (hardwareDecodeFactors[i] as number);
+    const { playing } = c;
+    const softwareRefMs = playing.softwareOnlyRefMs + (isHardware ? 0 : playing.hardwareAbleRefMs);
     const decodeCoreMs = (softwareRefMs * decodeFactor + (isHardware ? c.hardwareCopyRefMs : 0)) / speed;
-    const decodeMs = decodeCoreMs / gain + (isHardware ? c.hardwareMs * hardwareSlowness : 0);
+    const decodeMs = decodeCoreMs / gain + (isHardware ? playing.hardwareMs * hardwareSlowness : 0);
 
     const takenGraphics =
       lines.graphicsMemory.least + lines.graphicsMemory.span * (graphicsMemorySeverities[i] as number);
-    const haveMib = Math.max(32, c.graphicsMemoryMib * (1 - takenGraphics));
+    const haveMib = Math.max(leastGraphicsMemoryMib, c.graphicsMemoryMib * (1 - takenGraphics));
     const graphicsNeededMib = c.graphicsNeededMib * (graphicsMemoryFactors[i] as number);
     const graphicsShort = Math.min(graphicsShortage.most, Math.max(0, graphicsNeededMib / haveMib - 1));
     const graphicsSlowness =
@@ -198,7 +202,7 @@ export function evaluate(
     const driveSlowness =
       (1 + (lines.drive.least + lines.drive.span * (driveSeverities[i] as number))) / (driveFactors[i] as number);
     const cacheMs = lines.cache.least + lines.cache.span * (cacheSeverities[i] as number);
-    const readMs = c.readMs * driveSlowness + cacheMs;
+    const readMs = playing.readMs * driveSlowness + cacheMs;
 
     const isComputingFirst = (playsByRanks[i] as number) < c.computesFirstProbability;
     const waitRatio = isComputingFirst ? 1 : 1 - (overlapRatios[i] as number);
@@ -245,7 +249,7 @@ export function evaluate(
     out.scrubMs[i] = scrubMs;
     out.scrubReadRatio[i] = (c.scrub.latencyMs + c.scrub.readMs * driveSlowness) / scrubMs;
     out.scrubCoreRatio[i] = (scrubRefMs * softwareRate + (isGraphics ? callMs : movingRefMs * perMs)) / scrubMs;
-    out.scrubSlowMs[i] = (handMs + slowFetchMs * slowTenthRatio + movingMs) * jump;
+    out.scrubSlowMs[i] = (handMs + slowFetchMs + movingMs) * jump;
     out.lookMs[i] =
       (handMs +
         fetchMs(c.look, softwareRate, hardwareRate, driveSlowness) +
@@ -253,7 +257,8 @@ export function evaluate(
         cacheMs) *
       jump;
     const aheadMs = 1 - waitRatio < readyAhead.leastOverlap ? 0 : (readyAhead.frames * 1000) / c.timelineFps;
-    out.cutMs[i] = Math.max(0, c.cutOpenMs + slowFetchMs - aheadMs) * slowness;
+    out.cutMs[i] =
+      Math.max(0, c.cutOpenMs + fetchMs(c.cut, softwareRate, hardwareRate, driveSlowness) - aheadMs) * slowness;
 
     const perClipMs =
       fetchMs(c.thumbnail, softwareRate, hardwareRate, driveSlowness) +
@@ -266,14 +271,19 @@ export function evaluate(
       ((opening.startRefMs / Math.min(1, speed) + c.clipCount * perClipMs) * jump * (openingFactors[i] as number)) /
       1000;
 
-    const shownIntervalMs = 1000 / shownFps;
-    out.coreUseRatio[i] = Math.min(1, (coreMs / shownIntervalMs + busyCores) / c.coreCount);
-    out.editorCores[i] = Math.min(c.coreCount, coreMs / shownIntervalMs + c.coreCount * buildRatio);
-    out.driveUseRatio[i] = Math.min(1, readMs / shownIntervalMs);
-    out.graphicsUseRatio[i] = isGraphics ? Math.min(1, drawnMs / shownIntervalMs) : 0;
+    const mostFetchedFps = Math.min(c.targetFps, 1000 / (Math.max(readMs, decodeMs) * slowness));
+    const fetchedFps = shownFps + c.skippedRatio * (1 - waitRatio) * Math.max(0, mostFetchedFps - shownFps);
+    const drawCoreMs = isGraphics ? callMs : drawnMs;
+    const workedCores = (decodeCoreMs * fetchedFps + drawCoreMs * shownFps) / 1000;
+    out.coreUseRatio[i] = Math.min(1, (workedCores + busyCores) / c.coreCount);
+    out.editorCores[i] = Math.min(c.coreCount, workedCores + c.coreCount * buildRatio);
+    out.driveUseRatio[i] = Math.min(1, (readMs * fetchedFps) / 1000);
+    out.graphicsUseRatio[i] = isGraphics ? Math.min(1, (drawnMs * shownFps) / 1000) : 0;
     out.graphicsMemoryRatio[i] = takenGraphics + (isGraphics ? graphicsNeededMib / c.graphicsMemoryMib : 0);
     const isPlainHardware = c.plain.hardwareMs > 0;
-    const plainGain = speed * Math.min(freeCores, 1 + threadGainRatio * (c.coreCount - 1));
+    // The editor is closed meanwhile, and builds nothing.
+    const plainGain =
+      speed * Math.min(freeCoresOf(c.coreCount, programCores, 0), 1 + threadGainRatio * (c.coreCount - 1));
     out.plainRatio[i] =
       1000 /
       c.timelineFps /

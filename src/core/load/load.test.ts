@@ -40,6 +40,7 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
       coreCount: 4,
       coreSpeedRatio: 1,
       isSpeedMeasured: false,
+      isHardwareMeasured: false,
       decodeThreadCount: 4,
       powerRatio: 1,
       memoryMib: 16_384,
@@ -193,7 +194,7 @@ describe('estimate', () => {
     };
     const before = compile(state({ timeline: withEffects }), 'heaviest');
     const proxied = compile(state({ timeline: withEffects, clips: [{ ...clip, proxy }] }), 'heaviest');
-    expect(proxied.softwareOnlyRefMs).toBeLessThan(before.softwareOnlyRefMs / 2);
+    expect(proxied.playing.softwareOnlyRefMs).toBeLessThan(before.playing.softwareOnlyRefMs / 2);
     expect(proxied.scrub.softwareOnlyRefMs).toBeLessThan(before.scrub.softwareOnlyRefMs / 20);
     expect(proxied.draw.effectsRefMs).toBe(before.draw.effectsRefMs);
   });
@@ -203,9 +204,11 @@ describe('estimate', () => {
     if (!clip) throw new Error('the set-up has a clip');
     const withProxy = state({ clips: [{ ...clip, proxy: { ...clip.original, heightPx: 270, widthPx: 480 } }] });
     const hiddenProxy = { ...withProxy, hidden: { ...usualHidden, areProxiesShown: false } };
-    expect(compile(hiddenProxy, 'heaviest').softwareOnlyRefMs).toBe(compile(state(), 'heaviest').softwareOnlyRefMs);
-    expect(compile(withProxy, 'heaviest').softwareOnlyRefMs).toBeLessThan(
-      compile(state(), 'heaviest').softwareOnlyRefMs,
+    expect(compile(hiddenProxy, 'heaviest').playing.softwareOnlyRefMs).toBe(
+      compile(state(), 'heaviest').playing.softwareOnlyRefMs,
+    );
+    expect(compile(withProxy, 'heaviest').playing.softwareOnlyRefMs).toBeLessThan(
+      compile(state(), 'heaviest').playing.softwareOnlyRefMs,
     );
   });
 
@@ -219,14 +222,14 @@ describe('estimate', () => {
     const machine = { ...state().setup.machine, decodeMegapixelPerSec: 450 };
     const on = { ...state().setup.preview, hardwareDecode: 'yes' as const };
     const able = compile(state({ machine, preview: on }), 'heaviest');
-    expect(able.softwareOnlyRefMs).toBe(0);
+    expect(able.playing.softwareOnlyRefMs).toBe(0);
     // One frame, and at every cut the way from the last key frame.
     const framesAtCuts = ((50 + 1) / 2 - 1) * (6 / 60 / 25);
-    expect(able.hardwareMs).toBeCloseTo((2.0736 / 0.45) * (1 + framesAtCuts), 6);
+    expect(able.playing.hardwareMs).toBeCloseTo((2.0736 / 0.45) * (1 + framesAtCuts), 6);
     const [clip] = state().setup.clips;
     if (!clip) throw new Error('the set-up has a clip');
     const tenBit = { ...clip, original: { ...clip.original, bitDepth: 10 } };
-    expect(compile(state({ machine, preview: on, clips: [tenBit] }), 'heaviest').hardwareMs).toBe(0);
+    expect(compile(state({ machine, preview: on, clips: [tenBit] }), 'heaviest').playing.hardwareMs).toBe(0);
   });
 });
 
@@ -241,9 +244,40 @@ describe('compile', () => {
       original: { ...clip.original, codec: 'hevc', bitDepth: 10 },
     };
     const light = { ...clip, durationMs: 60_000 };
-    const mixed = compile(state({ clips: [light, heavy] }), 'heaviest').softwareOnlyRefMs;
-    expect(mixed).toBeCloseTo(compile(state({ clips: [heavy] }), 'heaviest').softwareOnlyRefMs, 9);
-    expect(compile(state({ clips: [light, heavy] }), 'usual').softwareOnlyRefMs).toBeLessThan(mixed);
+    const mixed = compile(state({ clips: [light, heavy] }), 'heaviest').playing.softwareOnlyRefMs;
+    expect(mixed).toBeCloseTo(compile(state({ clips: [heavy] }), 'heaviest').playing.softwareOnlyRefMs, 9);
+    expect(compile(state({ clips: [light, heavy] }), 'usual').playing.softwareOnlyRefMs).toBeLessThan(mixed);
+  });
+});
+
+describe('jumps', () => {
+  const [clip] = state().setup.clips;
+  if (!clip) throw new Error('the set-up has a clip');
+  const everyFrame = {
+    ...clip,
+    id: 'every-frame',
+    original: {
+      ...clip.original,
+      codec: 'prores',
+      bitDepth: 10,
+      bitrateMbitPerSec: 200,
+      meanKeyFrameDistanceFrames: 1,
+    },
+  };
+  const jumpRefMs = (clips: readonly (typeof clip)[], name: 'scrub' | 'slowScrub') =>
+    compile(state({ clips }), 'heaviest')[name].softwareOnlyRefMs;
+
+  it('take half of the pictures from a key frame to the next, and nine tenths of them in the slowest tenth', () => {
+    const oneRefMs = compile(state(), 'heaviest').plain.softwareOnlyRefMs;
+    expect(jumpRefMs([clip], 'scrub')).toBeCloseTo(oneRefMs * (1 + 49 * 0.5), 9);
+    expect(jumpRefMs([clip], 'slowScrub')).toBeCloseTo(oneRefMs * (1 + 49 * 0.9), 9);
+  });
+
+  it('into footage of which most stores every frame are mostly short, however long the rest takes', () => {
+    const some = { ...clip, durationMs: 10_000 };
+    const most = { ...everyFrame, durationMs: 50_000 };
+    expect(jumpRefMs([some, most], 'scrub')).toBeCloseTo(jumpRefMs([everyFrame], 'scrub'), 9);
+    expect(jumpRefMs([some, most], 'slowScrub')).toBeGreaterThan(5 * jumpRefMs([everyFrame], 'slowScrub'));
   });
 });
 
@@ -269,7 +303,7 @@ describe('the heaviest stretch', () => {
 });
 
 describe('drawParameterSamples', () => {
-  const sixCores = { decodeThreadCount: 6, isSpeedMeasured: false };
+  const sixCores = { decodeThreadCount: 6, isSpeedMeasured: false, isHardwareMeasured: false };
   it('gives the same draws at every call, each within its range', () => {
     const [a, b] = [drawParameterSamples(256, sixCores), drawParameterSamples(256, sixCores)];
     expect(a).toEqual(b);
@@ -281,7 +315,7 @@ describe('drawParameterSamples', () => {
     expect(percentileOfSorted(sorted, 0.5)).toBeCloseTo(1, 1);
   });
 
-  const machine = { decodeThreadCount: 8, isSpeedMeasured: false };
+  const machine = { decodeThreadCount: 8, isSpeedMeasured: false, isHardwareMeasured: false };
   const { programsSeverity: one, memorySeverity: other } = drawParameterSamples(256, machine);
 
   it('fills as many equal parts as a power of two of draws, for each parameter', () => {

@@ -1,7 +1,7 @@
 import type { ParameterSamples, Parameters, SetupMachine } from './types';
 
 /** What of a machine bounds its parameters. */
-export type DrawnMachine = Pick<SetupMachine, 'decodeThreadCount' | 'isSpeedMeasured'>;
+export type DrawnMachine = Pick<SetupMachine, 'decodeThreadCount' | 'isSpeedMeasured' | 'isHardwareMeasured'>;
 
 type Draw = (rank: number, machine: DrawnMachine) => number;
 
@@ -37,12 +37,17 @@ const overlap: Draw = (rank) => (rank < 0.25 ? 0.2 * (rank / 0.25) : 0.8 + 0.2 *
 /** A core's speed by its class is a guess; measured by test-play it repeats to some per cent. Assumption. */
 const classSpeed = factor(0.22);
 const measuredSpeed = factor(0.06);
+/** Decoders of one kind of graphics differ by their year and clock; a test-play of one tells its own. Assumption. */
+const kindOfHardware = factor(0.27);
+const measuredHardware = factor(0.08);
 
 /** How each parameter is drawn from a rank between 0 and 1. Spreads are assumptions of 2026-11, learned from by readings. */
 const draws: { readonly [K in keyof Parameters]: Draw } = {
   coreSpeedFactor: (rank, machine) => (machine.isSpeedMeasured ? measuredSpeed : classSpeed)(rank, machine),
   decodeFactor: factor(0.2),
   drawFactor: factor(0.24),
+  hardwareDecodeFactor: (rank, machine) =>
+    (machine.isHardwareMeasured ? measuredHardware : kindOfHardware)(rank, machine),
   graphicsFactor: factor(0.36),
   driveFactor: factor(0.36),
   busyFactor: factor(0.2),

@@ -63,6 +63,8 @@ export interface SetupMachine {
   readonly graphicsRatio: number;
   readonly graphicsYear: number;
   readonly decodeMegapixelPerSec: number;
+  /** The decoder of the graphics was measured here, so that its rate is no guess by kind. */
+  readonly isHardwareMeasured: boolean;
   readonly graphicsMemoryMib: number;
   readonly hasSecondGraphics: KnownState;
   readonly isThin: KnownState;
@@ -220,6 +222,8 @@ export interface Parameters {
   readonly coreSpeedFactor: number;
   readonly decodeFactor: number;
   readonly drawFactor: number;
+  /** Of the rate at which the decoder of the graphics works. */
+  readonly hardwareDecodeFactor: number;
   readonly graphicsFactor: number;
   readonly driveFactor: number;
   readonly busyFactor: number;

@@ -12,3 +12,7 @@ export const usableOpeningSec = 40;
 export const usableLookMs = 400;
 /** No picture may stand for longer than this. */
 export const usableFreezeMs = 500;
+
+/** A jump as it is felt, in milliseconds: the slow ones as much as the usual ones, whichever is worse by its own limit. */
+export const feltScrubMs = (scrubMs: number, slowMs: number): number =>
+  Math.max(scrubMs, (slowMs * usableScrubMs) / usableScrubSlowMs);

@@ -66,7 +66,15 @@ const slowness = (rig: Rig): number =>
   (1 + 0.7 * Math.min(3, editorShortage(rig))) *
   (1 + rig.faults.systemDriveStall);
 
-const pickClip = (rig: Rig, random: Random): Rig['clips'][number] => random.pick(rig.clips);
+/** The clip at a random place of the film: long ones are met more often. */
+function pickClip({ clips }: Rig, random: Random): Rig['clips'][number] {
+  let left = random.next() * clips.reduce((sum, { seconds }) => sum + seconds, 0);
+  const met = clips.find(({ seconds }) => {
+    left -= seconds;
+    return left < 0;
+  });
+  return met ?? random.pick(clips);
+}
 
 /** One jump: how long the hand waits, and how much of that the drive and the cores are at work. */
 interface Jump {
@@ -138,6 +146,14 @@ function cutFreezeMs(rig: Rig): number {
   return Math.max(0, reached - (aheadFrames * 1000) / rig.timeline.fps) * slowness(rig);
 }
 
+/** The rig as a plain player meets it, with the editor closed: it lets the graphics decode, and has threads of its own. */
+const plainPlayer = (rig: Rig): Rig => ({
+  ...rig,
+  isDecodingOnGraphics: true,
+  threadCount: rig.coreCount,
+  faults: { ...rig.faults, buildCores: 0 },
+});
+
 /** Everything that somebody with a stop watch would find on this rig. The same seed gives the same figures. */
 export function measureRig(rig: Rig, seed: number): RigOutcome {
   const now = play(rig, createRandom(seed), watchedMs);
@@ -152,10 +168,9 @@ export function measureRig(rig: Rig, seed: number): RigOutcome {
     },
     createRandom(seed + 3),
   );
-  const main = rig.clips[0]?.original;
-  if (!main) throw new Error('measureRig: a rig without clips');
-  // A plain player lets the graphics decode wherever they can.
-  const plainMs = reachMs({ ...rig, isDecodingOnGraphics: true }, main, 0, 1);
+  if (rig.clips.length === 0) throw new Error('measureRig: a rig without clips');
+  const plain = plainPlayer(rig);
+  const plainMs = (stream: RigStream): number => reachMs(plain, stream, 0, 1) - stream.drive.seekMs;
   const bytesPerFrame = previewMegapixels(rig) * 4e6 * rig.preview.depthRatio;
   return {
     shownFps: rateOf(now.shownAtMs),
@@ -176,7 +191,10 @@ export function measureRig(rig: Rig, seed: number): RigOutcome {
     editorCores: now.editorCores,
     driveUseRatio: now.driveUseRatio,
     graphicsUseRatio: now.graphicsUseRatio,
-    plainPlayerRatio: Math.min(4, 1000 / main.fps / Math.max(0.01, plainMs - main.drive.seekMs)),
+    plainPlayerRatio: Math.min(
+      4,
+      ...rig.clips.map(({ original }) => 1000 / original.fps / Math.max(0.01, plainMs(original))),
+    ),
   };
 }
 

@@ -1,3 +1,4 @@
+export { chooseTestClip, toTestedStream } from './choose-clip';
 export * from './measure-decoding';
 export { findNearestClip } from './nearest-clip';
 export * from './plan-runs';

@@ -11,7 +11,7 @@ const leastThreadGain = 1.08;
 const megapixelsOf = (stream: TestedStream): number => (stream.widthPx * stream.heightPx) / 1e6;
 
 /** Milliseconds that the reference core takes for a frame of this stream. */
-const referenceMsOf = (stream: TestedStream): number =>
+export const referenceMsOf = (stream: TestedStream): number =>
   softwareDecodeMs({ ...stream, megapixels: megapixelsOf(stream), megabits: stream.megabitsPerFrame });
 
 /**

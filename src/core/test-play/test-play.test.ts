@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { decodeRun as run, decodeTest as testOf } from '../../../tests/arbitrary/clips';
+import { decodeRun as run, decodeTest as testOf, videoFacts } from '../../../tests/arbitrary/clips';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
 import { softwareDecodeMs } from '../load';
 import {
+  chooseTestClip,
   computeDecodeRate,
   computeScrubRun,
   isHardwareProven,
@@ -70,6 +71,22 @@ describe('listScrubPlaces', () => {
     for (let tenth = 0; tenth < 10; tenth++)
       expect(places.some((place) => place >= tenth / 10 && place < (tenth + 1) / 10)).toBe(true);
     expect(places.slice(0, 4)).toEqual([0.5, 0.25, 0.75, 0.125]);
+  });
+});
+
+describe('chooseTestClip', () => {
+  const clip = (change: Parameters<typeof videoFacts>[0]) => ({ facts: videoFacts(change) });
+  const [light, usual, heavy] = [
+    clip({ widthPx: 480, heightPx: 270, bitrateMbitPerSec: 1 }),
+    clip({ codec: 'h264', widthPx: 1920, heightPx: 1080 }),
+    clip({ codec: 'h264', widthPx: 3840, heightPx: 2160 }),
+  ];
+
+  it('takes the heaviest, in whatever order they come, and none that is too light to tell', () => {
+    expect(chooseTestClip([usual, heavy, light])).toBe(heavy);
+    expect(chooseTestClip([heavy, light, usual])).toBe(heavy);
+    expect(chooseTestClip([light])).toBeNull();
+    expect(chooseTestClip([])).toBeNull();
   });
 });
 

@@ -14,7 +14,7 @@ import { Soft } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { Answered } from '../looks/Answered';
-import { Question } from '../looks/Question';
+import { AnyLook } from '../looks/AnyLook';
 
 const Look = styled.div`
   padding: 0 0 10px;
@@ -69,16 +69,15 @@ export function NextLook({ card, diagnosis }: { readonly card: JobCard; readonly
   const { relief } = diagnosis;
   const isRelief = relief !== null && !openTrial(card);
   const tests = diagnosis.nextTests.filter(
-    ({ kind, id, level }) =>
-      (!openTrial(card) || kind === 'question') && !(chosen && isSameFix(chosen.fix, { id, level })),
+    ({ kind, id, level }) => (!openTrial(card) || kind !== 'fix') && !(chosen && isSameFix(chosen.fix, { id, level })),
   );
   const others = chosen || isRelief ? tests : tests.slice(1);
   const [first] = tests;
   if (!first && !chosen && !relief && card.answers.length === 0) return null;
   const show = (test: NextTest) =>
-    test.kind === 'question' ? (
+    test.kind !== 'fix' ? (
       <Look key={test.id}>
-        <Question test={test} />
+        <AnyLook card={card} test={test} />
       </Look>
     ) : (
       <FixLook key={test.id} card={card} fix={test} minutes={test.minutes} worth={`It ${describeWorth(test)}.`} />

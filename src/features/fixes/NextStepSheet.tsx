@@ -17,8 +17,8 @@ import { Row } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
+import { AnyLook } from '../looks/AnyLook';
 import { FixSteps } from '../looks/FixSteps';
-import { Question } from '../looks/Question';
 import { useOpenCard } from '../shell/use-open-card';
 import { AttachQuestion } from './AttachQuestion';
 import { ComesFirst } from './ComesFirst';
@@ -86,7 +86,7 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
   if (move.kind === 'ask')
     return (
       <Sheet title="Next: a quick look" kind="next" aside={describeMoveReason(move)}>
-        <Question test={move.test} />
+        <AnyLook card={card} test={move.test} />
       </Sheet>
     );
   const { fix } = move;

@@ -48,8 +48,13 @@ const DropArea = styled.div`
   min-height: calc(100vh - 120px);
 `;
 
+interface FootageProps {
+  /** The clip whose sheet stands open at first. */
+  readonly clipId: string | null;
+}
+
 /** The footage step: drop files anywhere on it, see what they are and what they cost here, and play them for real. */
-export function Footage() {
+export function Footage({ clipId }: FootageProps) {
   const { card, run } = useOpenCard();
   const notify = useNotify();
   const { state, addFiles, addReport, readInto, stop, dismiss } = useFootage();
@@ -57,7 +62,7 @@ export function Footage() {
   const [isAskingReport, setIsAskingReport] = useState(false);
   const [filter, setFilter] = useState<ClipFilter>(everyClip);
   const [selection, setSelection] = useState<ReadonlySet<string>>(noneSelected);
-  const [opened, setOpened] = useState<OpenedClip | null>(null);
+  const [opened, setOpened] = useState<OpenedClip | null>(clipId === null ? null : { clipId, order: [] });
   const rows = useMemo(() => listClipRows(card), [card]);
   // What is typed shows at once; a thousand rows may follow a moment later.
   const settledFilter = useDeferredValue(filter);

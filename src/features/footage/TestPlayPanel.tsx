@@ -3,7 +3,7 @@
 import { Play, Square, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
 import styled from 'styled-components';
-import type { CardClip } from '@/core/card';
+import { type CardClip, isPlayable } from '@/core/card';
 import type { VideoFacts } from '@/core/footage';
 import { findNearestClip } from '@/core/test-play';
 import { formatMoment } from '@/messages/format';
@@ -22,10 +22,6 @@ import { useTestPlay } from './use-test-play';
 const Progress = styled.div`
   progress { width: 100%; height: 10px; accent-color: ${colour.oil}; }
 `;
-
-/** Clips that this browser says it can decode. */
-const isPlayable = (clip: CardClip): clip is CardClip & { readonly facts: VideoFacts } =>
-  clip.facts.kind === 'video' && clip.browserAnswer !== null && clip.browserAnswer.hardware !== 'codec-unknown';
 
 interface TestPlayPanelProps {
   readonly clip: CardClip;

@@ -3,6 +3,7 @@
 import styled from 'styled-components';
 import { findQuestion } from '@/core/belief';
 import type { CardAnswer, JobCard } from '@/core/card';
+import { testPlayId } from '@/core/diagnose';
 import { describeAnswer } from '@/messages/questions';
 import { Button } from '@/ui/Button';
 import { colour } from '@/ui/tokens';
@@ -38,7 +39,7 @@ function AnswerLine({ answer }: { readonly answer: CardAnswer }) {
 /** What was answered and what was skipped; each can be taken back, and is asked again where it still tells something. */
 export function Answered({ card }: { readonly card: JobCard }) {
   const { run } = useOpenCard();
-  const skipped = card.refused.filter(({ id }) => findQuestion(id));
+  const skipped = card.refused.filter(({ id }) => findQuestion(id) || id === testPlayId);
   if (card.answers.length + skipped.length === 0) return null;
   return (
     <List aria-label="Answered so far">
@@ -46,11 +47,11 @@ export function Answered({ card }: { readonly card: JobCard }) {
         <AnswerLine key={answer.id} answer={answer} />
       ))}
       {skipped.map((test) => {
-        const { question } = describeAnswer(test.id, '');
+        const { question, given } = describeAnswer(test.id, '');
         return (
           <li key={test.id}>
             <span>
-              {question} <b>Don’t know</b>
+              {question} <b>{given}</b>
             </span>
             <Button
               look="quiet"

@@ -1,6 +1,5 @@
 'use client';
 
-import styled from 'styled-components';
 import { findQuestion, type QuestionId } from '@/core/belief';
 import type { NextTest } from '@/core/diagnose';
 import { describeWorth } from '@/messages/diagnosis';
@@ -8,13 +7,8 @@ import { formatMinutes } from '@/messages/format';
 import { questionTexts } from '@/messages/questions';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
-import { font } from '@/ui/tokens';
 import { useOpenCard } from '../shell/use-open-card';
-
-const Box = styled.div`
-  h3 { font: 650 16.5px/1.3 ${font.heading}; margin-bottom: 3px; }
-  > p { margin-bottom: 8px; font-size: 15px; }
-`;
+import { LookBox } from './LookBox';
 
 /** A look that tells causes apart: its question, how to find out, and a button for each answer. */
 export function Question({ test }: { readonly test: NextTest }) {
@@ -27,7 +21,7 @@ export function Question({ test }: { readonly test: NextTest }) {
       input: { answer: { id: crypto.randomUUID(), questionId: test.id, answer: given, takenAtMs: Date.now() } },
     });
   return (
-    <Box>
+    <LookBox>
       <h3>{text.question}</h3>
       <p>
         {text.how}{' '}
@@ -49,6 +43,6 @@ export function Question({ test }: { readonly test: NextTest }) {
           Don’t know
         </Button>
       </Row>
-    </Box>
+    </LookBox>
   );
 }

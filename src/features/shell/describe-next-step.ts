@@ -8,6 +8,7 @@ import { describeEffort, fixTexts } from '@/messages/fixes';
 import { formatMinutes } from '@/messages/format';
 import { describeRelief } from '@/messages/loop';
 import { questionTexts } from '@/messages/questions';
+import { testPlayLook } from '@/messages/test-play';
 import { describeFixFacts, type FixFact } from './fix-facts';
 import { stepVerbs } from './step-verbs';
 
@@ -32,14 +33,23 @@ export const waitingStep: NextStepText = {
 export function describeMove(move: NextMove): NextStepText | null {
   switch (move.kind) {
     case 'ask': {
-      const { id, minutes } = move.test;
+      const { id, kind, minutes } = move.test;
+      const takes: FixFact = { name: 'takes', value: formatMinutes(minutes) };
+      if (kind === 'test-play')
+        return {
+          title: testPlayLook.title('a clip'),
+          why: 'First, because what it measures tells more for its minutes than any fix.',
+          button: 'Show me',
+          stepId: 'findings',
+          facts: [takes],
+        };
       if (!(id in questionTexts)) return null;
       return {
         title: questionTexts[id as keyof typeof questionTexts].question,
         why: 'First, because the answer tells more for its minutes than any fix.',
         button: 'Answer it',
         stepId: 'findings',
-        facts: [{ name: 'takes', value: formatMinutes(minutes) }],
+        facts: [takes],
       };
     }
     case 'try': {

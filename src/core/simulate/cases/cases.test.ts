@@ -36,6 +36,22 @@ describe('createCase', () => {
     }
   });
 
+  it('names with it all whose repair closes as much, and no other', () => {
+    const several = cases.filter(({ equalCauseIds }) => equalCauseIds.length > 1);
+    expect(several.length).toBeGreaterThan(0);
+    for (const { seed, rig, complaints, equalCauseIds, faultIds } of cases) {
+      expect(faultIds.slice(0, equalCauseIds.length)).toEqual(equalCauseIds);
+      // Loads are asked after all else is right: their closing is not that of their repair alone.
+      const switched = equalCauseIds.filter((id) => !id.endsWith('-heavy'));
+      const gaps = switched.map((id) => {
+        const repaired = findPracticeFault(id)?.repair(rig) ?? rig;
+        return benchGap(repaired, measureRig(repaired, seed), complaints);
+      });
+      const whole = benchGap(rig, measureRig(rig, seed), complaints);
+      expect(Math.max(...gaps, 0) - Math.min(...gaps, whole)).toBeLessThan(0.006 * whole + 1e-9);
+    }
+  });
+
   it('draws many causes, and some from outside the catalogue', () => {
     const ids = new Set(cases.map((practice) => practice.trueCauseId));
     expect(ids.size).toBeGreaterThan(8);

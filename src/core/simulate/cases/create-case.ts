@@ -19,7 +19,12 @@ export interface PracticeCase {
   readonly faultIds: readonly PracticeFaultId[];
   /** The fault whose repair in the simulator closes most of the gap. */
   readonly trueCauseId: PracticeFaultId;
+  /** All whose repair closes as much: where one cures as well as another, no reading could tell them apart. */
+  readonly equalCauseIds: readonly PracticeFaultId[];
 }
+
+/** Repairs that close shares of the gap this near to each other close the same. */
+const equalShare = 0.005;
 
 /** What a case is about, with how often of a hundred. */
 const caseKinds = [
@@ -167,7 +172,8 @@ export function createCase(seed: number): PracticeCase {
     const reading = readPreview(person, rig, outcome, 0);
     const card = drawCard({ rig, facts, complaints, reading, way: person.way, id: `case-${seed}` }, random);
     const faultIds = shares.filter(({ share }) => share >= 0.1).map(({ id }) => id);
-    return { seed, card, rig, person, complaints, faultIds, trueCauseId: first.id };
+    const equalCauseIds = shares.filter(({ share }) => share >= first.share - equalShare).map(({ id }) => id);
+    return { seed, card, rig, person, complaints, faultIds, trueCauseId: first.id, equalCauseIds };
   }
   throw new Error(`createCase: no case from seed ${seed}`);
 }

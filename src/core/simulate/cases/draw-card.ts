@@ -1,5 +1,5 @@
 import type { CardClip, CardMachine, JobCard, LagMoment } from '../../card/types';
-import type { Random } from '../../numbers/random';
+import { createRandom, type Random, seedOf } from '../../numbers/random';
 import type { BenchComplaint } from '../gap';
 import type { Rig } from '../types';
 import type { DrawnFacts, DrawnStream } from './draw-rig';
@@ -23,9 +23,22 @@ const rateOf = (fps: number): { readonly num: number; readonly den: number } => 
   den: 1000,
 });
 
-function toCardClip(rig: Rig, drawn: DrawnStream, index: number): CardClip {
+/** Codecs that a browser takes, at 8 bits and 4:2:0; HEVC only where the graphics decode it. */
+const browserCodecs: readonly string[] = ['h264', 'vp9'];
+
+/** What a browser answers when it is asked for hardware: it accepts more than there is, and misses some that is there. */
+function browserAnswerOf({ codec, bitDepth, chroma }: DrawnStream, canHardware: boolean, caseId: string) {
+  // The same for all clips of a kind; luck of its own, so that it changes nothing else of a case.
+  const random = createRandom(seedOf(`${caseId} ${codec} ${bitDepth} ${chroma}`));
+  const isTaken = browserCodecs.includes(codec) && bitDepth === 8 && chroma === '4:2:0';
+  if (!isTaken && !(codec === 'hevc' && canHardware)) return 'codec-unknown' as const;
+  return random.isTrue(canHardware ? 0.95 : 0.2) ? ('accepted' as const) : ('refused' as const);
+}
+
+function toCardClip(rig: Rig, drawn: DrawnStream, index: number, caseId: string): CardClip {
   const clip = rig.clips[index];
   if (!clip) throw new Error(`toCardClip: no clip ${index}`);
+  const canHardware = clip.original.canHardware && rig.graphics.decodeMegapixelPerSec > 0;
   return {
     id: `clip-${index + 1}`,
     facts: {
@@ -62,7 +75,11 @@ function toCardClip(rig: Rig, drawn: DrawnStream, index: number): CardClip {
     folder: '',
     drive: null,
     correctedFields: [],
-    browserAnswer: null,
+    browserAnswer: {
+      hardware: browserAnswerOf(drawn, canHardware, caseId),
+      isSmooth: 'unknown',
+      isPowerEfficient: 'unknown',
+    },
   };
 }
 
@@ -139,7 +156,7 @@ export function drawCard(
   const clips = rig.clips.map((_, i) => {
     const drawn = streams[i % 3 === 2 ? i % streams.length : 0];
     if (!drawn) throw new Error('drawCard: no stream');
-    return toCardClip(rig, drawn, i);
+    return toCardClip(rig, drawn, i, input.id);
   });
   const known = (truth: boolean, chance: number): 'yes' | 'no' | 'unknown' =>
     random.isTrue(chance) ? doubt.say(truth ? 'yes' : 'no', truth ? 'no' : 'yes', 'unknown') : 'unknown';

@@ -150,11 +150,12 @@ function truthOf(questionId: string, rig: Rig, outcome: RigOutcome): string | nu
   }
 }
 
-/** Answers that are all that a person could give to a question, the true one among them. */
+/** What is said instead of a true answer; under the question's name where questions share a word. */
 const wrongAnswers: Readonly<Record<string, string>> = {
   yes: 'no',
   no: 'yes',
   'nearly-all': 'half-or-more',
+  'graphics-use nearly-all': 'some',
   'half-or-more': 'less-than-half',
   'less-than-half': 'half-or-more',
   'nearly-full': 'enough',
@@ -184,5 +185,5 @@ export function answerAbout(person: Person, questionId: string, rig: Rig, outcom
   const random = createRandom(
     person.seed + ([...questionId].reduce((sum, letter) => sum * 31 + letter.charCodeAt(0), 7) % 1e6),
   );
-  return random.isTrue(1 / 12) ? (wrongAnswers[truth] ?? truth) : truth;
+  return random.isTrue(1 / 12) ? (wrongAnswers[`${questionId} ${truth}`] ?? wrongAnswers[truth] ?? truth) : truth;
 }

@@ -1,0 +1,141 @@
+import fc from 'fast-check';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import { decodeRun, decodeTest } from '../../../tests/arbitrary/clips';
+import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
+import type { JobCard, Trial } from '../card/types';
+import { createOutcomes } from '../load/evaluate';
+import { drawParameterSamples } from '../load/parameter-samples';
+import { noTroubles, type SetupState } from '../load/types';
+import { believe } from './believe';
+import { rankCauses, sharesUnder } from './shares';
+import { listTestPlayEvidence, predictedHardwareFps, predictedSoftwareFps } from './test-play-evidence';
+import { viewSamples } from './weighing';
+
+const { stream } = decodeTest([]);
+const sampleCount = 16;
+
+/** What every sample of a state predicts. */
+function predictedOf(state: SetupState, predict: typeof predictedSoftwareFps): readonly number[] {
+  const view = viewSamples(state, drawParameterSamples(sampleCount, state.setup.machine), createOutcomes(sampleCount));
+  return Array.from({ length: sampleCount }, (_, i) => {
+    view.index = i;
+    return predict(stream, view);
+  });
+}
+
+const withoutTrouble = (state: SetupState): SetupState => ({
+  ...state,
+  hidden: { ...state.hidden, troubles: noTroubles },
+});
+const withTrouble = (state: SetupState, id: keyof SetupState['hidden']['troubles']): SetupState => ({
+  ...state,
+  hidden: { ...state.hidden, troubles: { ...state.hidden.troubles, [id]: 1 } },
+});
+
+let card: JobCard;
+beforeAll(async () => {
+  const [first] = await loadDemoCards();
+  if (!first) throw new Error('no demo card');
+  card = first;
+});
+
+const probabilityOf = (of: JobCard, id: string): number =>
+  rankCauses(sharesUnder(believe(of, { sampleCount: 1500 }), [])).find((cause) => cause.id === id)?.probability ?? 0;
+
+describe('what is predicted of a test-play', () => {
+  it('falls with a processor that is held back or shared, and not with a driver’s trouble', () => {
+    fc.assert(
+      fc.property(arbitraryState.map(withoutTrouble), (state) => {
+        const sound = predictedOf(state, predictedSoftwareFps);
+        for (const id of ['power', 'programs'] as const) {
+          const ill = predictedOf(withTrouble(state, id), predictedSoftwareFps);
+          expect(
+            ill.every((fps, i) => fps <= (sound[i] as number)),
+            id,
+          ).toBe(true);
+        }
+        const held = predictedOf(withTrouble(state, 'power'), predictedSoftwareFps);
+        expect(held.every((fps, i) => fps <= 0.81 * (sound[i] as number))).toBe(true);
+        expect(predictedOf(withTrouble(state, 'hardwareDecode'), predictedSoftwareFps)).toEqual(sound);
+        expect(sound.every((fps) => fps > 0 && Number.isFinite(fps))).toBe(true);
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('falls on the graphics with their driver’s trouble alone', () => {
+    fc.assert(
+      fc.property(arbitraryState.map(withoutTrouble), (state) => {
+        const sound = predictedOf(state, predictedHardwareFps);
+        expect(predictedOf(withTrouble(state, 'power'), predictedHardwareFps)).toEqual(sound);
+        const ill = predictedOf(withTrouble(state, 'hardwareDecode'), predictedHardwareFps);
+        expect(ill.every((fps, i) => fps <= (sound[i] as number) / 2 + 1e-9)).toBe(true);
+      }),
+      propertyRuns,
+    );
+  });
+});
+
+describe('listTestPlayEvidence', () => {
+  const played = (fps: number, change: Partial<JobCard> = {}): JobCard => ({
+    ...card,
+    ...change,
+    decodeTests: [decodeTest([decodeRun(fps)])],
+  });
+
+  it('holds a processor that decodes at a third of its kind to be held back, and a sound one not', () => {
+    const usual = probabilityOf(card, 'power-or-heat') + probabilityOf(card, 'programs-busy');
+    const chance = (fps: number): number =>
+      probabilityOf(played(fps), 'power-or-heat') + probabilityOf(played(fps), 'programs-busy');
+    const [base] = [believe(card, { sampleCount: 200 }).base];
+    const sound = predictedOf(base, predictedSoftwareFps).reduce((sum, fps) => sum + fps, 0) / sampleCount;
+    expect(chance(sound / 3)).toBeGreaterThan(3 * usual);
+    expect(chance(sound)).toBeLessThan(usual);
+  });
+
+  it('tells of the graphics only where they are proven to have decoded', () => {
+    const both = (hardwareFps: number) =>
+      listTestPlayEvidence({
+        ...card,
+        decodeTests: [decodeTest([decodeRun(100), decodeRun(hardwareFps, { way: 'hardware' })])],
+      });
+    expect(both(104)).toHaveLength(1);
+    expect(both(300)).toHaveLength(2);
+  });
+
+  it('leaves out clips too light to tell', () => {
+    const light = {
+      ...decodeTest([decodeRun(900)]),
+      stream: { ...stream, widthPx: 480, heightPx: 270, megabitsPerFrame: 0.05 },
+    };
+    expect(listTestPlayEvidence({ ...card, decodeTests: [light] })).toEqual([]);
+  });
+
+  it('was found under the fixes that were made at that time', () => {
+    const trial = (change: Partial<Trial>): Trial => ({
+      id: 'trial',
+      fix: { id: 'raise-power-mode', level: null },
+      direction: 'make',
+      status: 'kept',
+      beforeReadingId: 'reading',
+      afterReadingId: null,
+      startedAtMs: 10,
+      madeAtMs: 20,
+      endedAtMs: 30,
+      ...change,
+    });
+    const fixesOf = (takenAtMs: number, change: Partial<Trial> = {}) =>
+      listTestPlayEvidence({
+        ...card,
+        trials: [trial(change)],
+        decodeTests: [{ ...decodeTest([decodeRun(100)]), takenAtMs }],
+      })[0]?.fixes.map(({ id }) => id);
+    expect(fixesOf(15)).toEqual([]);
+    expect(fixesOf(25)).toEqual(['raise-power-mode']);
+    expect(fixesOf(40)).toEqual(['raise-power-mode']);
+    expect(fixesOf(25, { status: 'undone' })).toEqual(['raise-power-mode']);
+    expect(fixesOf(40, { status: 'undone' })).toEqual([]);
+    expect(fixesOf(25, { status: 'open', madeAtMs: null, endedAtMs: null })).toEqual([]);
+  });
+});

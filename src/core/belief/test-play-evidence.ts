@@ -1,0 +1,79 @@
+import type { FixUse, JobCard, Trial } from '../card/types';
+import { freeCoresOf, reachOf, threadGainRatio } from '../load/conditions';
+import { decodedFpsOf, isHardwareProven, isTelling, referenceMsOf } from '../test-play/measure-decoding';
+import type { DecodeTest, TestedStream } from '../test-play/types';
+import { createValueWeigher, readingSpread } from './likelihood';
+import type { SampleView } from './questions';
+import { type Evidence, keyOfFixes, weighEach } from './weighing';
+
+/** More threads than this gain nothing in any decoder. */
+const mostThreads = 16;
+
+/**
+ * Frames a second at which the processor decodes a clip outside of the editor, by one sample: its speed under the power
+ * mode, and the cores that other programs leave. What the editor does to itself is not in it: it stands still meanwhile.
+ */
+export function predictedSoftwareFps(stream: TestedStream, { state, severityOf, parameterOf }: SampleView): number {
+  const { machine, programs } = state.setup;
+  const { troubles } = state.hidden;
+  const lost = troubles.power > 0 ? reachOf('power', severityOf('power')) : 0;
+  const taken = troubles.programs > 0 ? reachOf('programs', severityOf('programs')) : 0;
+  const speed = machine.coreSpeedRatio * machine.powerRatio * parameterOf('coreSpeedFactor') * (1 - lost);
+  const listedCores = programs.reduce((sum, program) => sum + program.busyCores, 0) * parameterOf('busyFactor');
+  const freeCores = freeCoresOf(machine.coreCount, listedCores + machine.coreCount * taken, 0);
+  const threads = Math.max(1, Math.min(machine.coreCount, mostThreads, freeCores));
+  const gain = Math.min(1 + threadGainRatio * (threads - 1), freeCores);
+  return (1000 * speed * gain) / (referenceMsOf(stream) * parameterOf('decodeFactor'));
+}
+
+/** Frames a second at which the decoder of the graphics decodes a clip, by one sample; its driver's troubles are in it. */
+export function predictedHardwareFps(stream: TestedStream, { state, severityOf, parameterOf }: SampleView): number {
+  const { machine } = state.setup;
+  const trouble =
+    state.hidden.troubles.hardwareDecode > 0 ? reachOf('hardwareDecode', severityOf('hardwareDecode')) : 0;
+  const megapixels = (stream.widthPx * stream.heightPx) / 1e6;
+  return (machine.decodeMegapixelPerSec * parameterOf('hardwareDecodeFactor')) / (1 + trouble) / megapixels;
+}
+
+/** What can be predicted of a test-play that lets the processor, and then the graphics, decode. */
+export const predictedFpsOfWays = [predictedSoftwareFps, predictedHardwareFps] as const;
+
+/** Whether a trial's fix was made at a time. */
+const isMadeAt = ({ direction, madeAtMs, endedAtMs, status }: Trial, atMs: number): boolean =>
+  direction === 'make' && madeAtMs !== null && madeAtMs <= atMs && (status !== 'undone' || (endedAtMs ?? 0) > atMs);
+
+/** The fixes that were made when a test was played, the newest level of each. */
+function fixesAt(trials: readonly Trial[], atMs: number): readonly FixUse[] {
+  const made = trials.filter((trial) => isMadeAt(trial, atMs)).map(({ fix }) => fix);
+  return made.filter(({ id }, i) => made.findLastIndex((other) => other.id === id) === i);
+}
+
+/** What a clip that was really decoded on this machine says of its cores and of its graphics. */
+export function listTestPlayEvidence({ decodeTests, trials }: JobCard): readonly Evidence[] {
+  return decodeTests.filter(({ stream }) => isTelling(stream)).flatMap((test) => evidenceOf(test, trials));
+}
+
+function evidenceOf(test: DecodeTest, trials: readonly Trial[]): readonly Evidence[] {
+  const fixes = fixesAt(trials, test.takenAtMs);
+  const ratesOf = [
+    { way: 'software', fps: decodedFpsOf(test, 'software'), predict: predictedSoftwareFps },
+    {
+      way: 'hardware',
+      fps: isHardwareProven(test) ? decodedFpsOf(test, 'hardware') : null,
+      predict: predictedHardwareFps,
+    },
+  ] as const;
+  return ratesOf.flatMap(({ way, fps, predict }) => {
+    if (fps === null) return [];
+    const weigh = createValueWeigher(fps, readingSpread.testPlay);
+    return [
+      {
+        key: `${keyOfFixes(fixes)} test-play ${test.id} ${way}`,
+        fixes,
+        source: { kind: 'test-play' as const, testId: test.id },
+        isAboutPlayingOnly: true,
+        addTo: weighEach((view) => weigh(predict(test.stream, view))),
+      },
+    ];
+  });
+}

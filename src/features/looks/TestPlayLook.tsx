@@ -1,0 +1,47 @@
+'use client';
+
+import { type JobCard, playableClip } from '@/core/card';
+import type { NextTest } from '@/core/diagnose';
+import { describeWorth } from '@/messages/diagnosis';
+import { formatMinutes } from '@/messages/format';
+import { testPlayLook } from '@/messages/test-play';
+import { Button } from '@/ui/Button';
+import { LinkButton } from '@/ui/LinkButton';
+import { Row, Soft } from '@/ui/layout';
+import { useOpenCard } from '../shell/use-open-card';
+import { LookBox } from './LookBox';
+
+/** A look that Oil Can takes by itself: a clip decoded here, which measures the machine. */
+export function TestPlayLook({ card, test }: { readonly card: JobCard; readonly test: NextTest }) {
+  const { run } = useOpenCard();
+  const clip = playableClip(card);
+  if (!clip) return null;
+  const title = testPlayLook.title(clip.facts.fileName);
+  const { id, level } = test;
+  return (
+    <LookBox>
+      <h3>{title}</h3>
+      <p>
+        {testPlayLook.how}{' '}
+        <Soft>
+          Takes {formatMinutes(test.minutes)}, {describeWorth(test)}.
+        </Soft>
+      </p>
+      <Row>
+        <LinkButton
+          href={`/card/${encodeURIComponent(card.id)}/footage?clip=${encodeURIComponent(clip.id)}`}
+          aria-label={`${testPlayLook.button}: ${clip.facts.fileName}`}
+        >
+          {testPlayLook.button}
+        </LinkButton>
+        <Button
+          look="quiet"
+          aria-label={`Not now: ${title}`}
+          onPress={() => run({ type: 'refuseTest', input: { test: { id, level } } })}
+        >
+          Not now
+        </Button>
+      </Row>
+    </LookBox>
+  );
+}
