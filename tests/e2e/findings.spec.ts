@@ -19,7 +19,7 @@ test('names the cause of a card, how sure that is, and ways out', async ({ page 
   );
   await expect(causes).toContainText('One cause stands out.');
   await expect(causes).toContainText('very likely');
-  await expect(page.getByRole('complementary', { name: 'Gauge' })).toContainText('very likely, about 9 in 10');
+  await expect(page.getByRole('complementary', { name: 'Gauge' })).toContainText('very likely, about 8 in 10');
   const plans = page.getByRole('region', { name: 'Ways to a usable preview' });
   await expect(plans).toContainText('Close programs you do not need now');
   await expect(plans.getByText(/^about \d in 10$/).first()).toBeVisible();

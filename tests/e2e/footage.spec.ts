@@ -7,6 +7,7 @@ import { expect, type Page, test } from '@playwright/test';
 import { cardTextWithClips } from '../arbitrary/many-clips';
 import { mediaPath } from './media';
 import { openCards, openStep } from './screens';
+import { unfold, untilConcluded } from './trials';
 
 const openFootage = async (page: Page) => {
   await openCards(page);
@@ -200,6 +201,31 @@ test('plays a clip for real, lets the estimates follow, and takes it back', asyn
   await expect(sheet.getByText(/This browser does not decode HEVC of this form/)).toBeVisible();
   await sheet.getByRole('button', { name: 'wheel.mp4' }).click();
   await expect(page.getByRole('dialog', { name: 'wheel.mp4' })).toBeVisible();
+});
+
+test('proposes to play a clip among the looks, leads to it, and asks no more once it was put off', async ({ page }) => {
+  test.setTimeout(90_000);
+  await openFootage(page);
+  await addFiles(page, 'wheel.mp4');
+  await openStep(page, 'demo-decode-bound', 'findings');
+  await untilConcluded(page);
+  await unfold(page);
+  await page.getByRole('link', { name: 'Go to the clip: wheel.mp4' }).click();
+  const sheet = page.getByRole('dialog', { name: 'wheel.mp4' });
+  await expect(sheet.getByRole('button', { name: 'Test-play this clip' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(sheet).toBeHidden();
+
+  await openStep(page, 'demo-decode-bound', 'findings');
+  await untilConcluded(page);
+  await unfold(page);
+  await page.getByRole('button', { name: 'Not now: Let Oil Can play wheel.mp4 here' }).click();
+  await expect(page.getByRole('link', { name: 'Go to the clip: wheel.mp4' })).toBeHidden();
+  await expect(page.getByRole('list', { name: 'Answered so far' })).toContainText('Playing a clip here Not now');
+  await page.getByRole('button', { name: 'Ask again: Playing a clip here' }).click();
+  await untilConcluded(page);
+  await unfold(page);
+  await expect(page.getByRole('link', { name: 'Go to the clip: wheel.mp4' })).toBeVisible();
 });
 
 test('stops a test-play at once and keeps nothing of it', async ({ page }) => {
