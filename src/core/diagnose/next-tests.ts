@@ -190,13 +190,14 @@ interface AsIs {
 
 const evenly = new Float64Array(weighedSampleCount).fill(1);
 
-/** What a reading of a respect would show of each of the first `count` samples. */
-const figuresOf = (respect: Respect, out: Outcomes, count: number): Float64Array =>
-  respect === 'scrubbing'
-    ? Float64Array.from({ length: count }, (_, i) =>
-        feltScrubMs(out.scrubMs[i] as number, out.scrubSlowMs[i] as number),
-      )
-    : out[outcomeOf[respect]];
+const felt = new Float64Array(weighedSampleCount);
+
+/** What a reading of a respect would show of each of the first `count` samples; only to be read, and at once. */
+function figuresOf(respect: Respect, out: Outcomes, count: number): Float64Array {
+  if (respect !== 'scrubbing') return out[outcomeOf[respect]];
+  for (let i = 0; i < count; i++) felt[i] = feltScrubMs(out.scrubMs[i] as number, out.scrubSlowMs[i] as number);
+  return felt;
+}
 
 /** The columns that the samples of a part fall into. */
 function columnsOf(figures: Float64Array, count: number): Int32Array {
