@@ -35,7 +35,7 @@ export interface ClipCost {
 }
 
 /** Adds a work so many times to a sum. */
-function addTo(sum: { -readonly [K in keyof FileWork]: number }, work: FileWork, count: number): void {
+export function addTo(sum: { -readonly [K in keyof FileWork]: number }, work: FileWork, count: number): void {
   sum.megabits += work.megabits * count;
   sum.readMs += work.readMs * count;
   sum.softwareOnlyRefMs += work.softwareOnlyRefMs * count;
@@ -43,7 +43,8 @@ function addTo(sum: { -readonly [K in keyof FileWork]: number }, work: FileWork,
   sum.hardwareMs += work.hardwareMs * count;
 }
 
-const noWork = (): { -readonly [K in keyof FetchCost]: number } => ({
+/** A sum to begin with. */
+export const noWork = (): { -readonly [K in keyof FetchCost]: number } => ({
   megabits: 0,
   readMs: 0,
   softwareOnlyRefMs: 0,
@@ -141,28 +142,36 @@ export function rankingMsOf(
   };
 }
 
-/** The mean of several costs, weighted; all zero where nothing has weight. */
+/** The mean of several costs, weighted; all zero where nothing has weight. One pass: it runs for every set-up weighed. */
 export function meanCost(parts: readonly { readonly cost: ClipCost; readonly weight: number }[]): ClipCost {
-  const total = parts.reduce((sum, { weight }) => sum + weight, 0);
-  const shares = total > 0 ? parts.map(({ cost, weight }) => ({ cost, share: weight / total })) : [];
-  const meanOf = (pick: (cost: ClipCost) => number): number =>
-    shares.reduce((sum, { cost, share }) => sum + pick(cost) * share, 0);
-  const meanWork = (pick: (cost: ClipCost) => FileWork): FileWork =>
-    addWork(shares.map(({ cost, share }) => [pick(cost), share]));
-  return {
-    playing: meanWork(({ playing }) => playing),
-    picture: meanWork(({ picture }) => picture),
-    way: meanWork(({ way }) => way),
-    hardwareCopyMs: meanOf(({ hardwareCopyMs }) => hardwareCopyMs),
-    latencyMs: meanOf(({ latencyMs }) => latencyMs),
-    scaleMs: meanOf(({ scaleMs }) => scaleMs),
-    megapixels: meanOf(({ megapixels }) => megapixels),
-  };
+  const [playing, picture, way] = [noWork(), noWork(), noWork()];
+  const mean = { playing, picture, way, hardwareCopyMs: 0, latencyMs: 0, scaleMs: 0, megapixels: 0 };
+  let total = 0;
+  for (const { weight } of parts) total += weight;
+  if (total <= 0) return mean;
+  for (const { cost, weight } of parts) {
+    const share = weight / total;
+    addTo(playing, cost.playing, share);
+    addTo(picture, cost.picture, share);
+    addTo(way, cost.way, share);
+    mean.hardwareCopyMs += cost.hardwareCopyMs * share;
+    mean.latencyMs += cost.latencyMs * share;
+    mean.scaleMs += cost.scaleMs * share;
+    mean.megapixels += cost.megapixels * share;
+  }
+  return mean;
+}
+
+/** A clip's cost, how much of the footage it is, and by what it is ranked. */
+export interface RankedPart {
+  readonly cost: ClipCost;
+  readonly weight: number;
+  readonly rankingMs: number;
 }
 
 /** The dearest parts that make up `ratio` of all the weight; the last one counts only as far as it is needed. */
 export function heaviestShare(
-  parts: readonly { readonly cost: ClipCost; readonly weight: number; readonly rankingMs: number }[],
+  parts: readonly RankedPart[],
   ratio: number,
 ): readonly { readonly cost: ClipCost; readonly weight: number }[] {
   const total = parts.reduce((sum, part) => sum + part.weight, 0);

@@ -5,6 +5,7 @@ import {
   heaviestShare,
   jumpTo,
   meanCost,
+  type RankedPart,
   rankingMsOf,
   shownStreamOf,
 } from './clip-cost';
@@ -56,6 +57,17 @@ function rememberedCost(stream: PictureStream, { machine, timeline }: Setup, key
   return cost;
 }
 
+/** What footage comes to, shown or as it was recorded. */
+function summarise(parts: readonly RankedPart[], setup: Setup) {
+  const landings = listLandings(parts, setup);
+  return {
+    heaviest: meanCost(heaviestShare(parts, heaviestRatio)),
+    mean: meanCost(parts),
+    landings,
+    jump: meanJump(landings, ...jumpShares.usual),
+  };
+}
+
 /**
  * The averages for a set-up. O(clips log clips) the first time; after that they are remembered for the same list of
  * clips, because a diagnosis weighs thousands of set-ups that differ in anything but their clips.
@@ -68,28 +80,36 @@ export function mixClips({ setup, hidden }: SetupState): ClipMix {
   known.set(clips, ofClips);
   const remembered = ofClips.get(key);
   if (remembered) return remembered;
-  const partOf = (stream: PictureStream, weight: number) => {
+  const partOf = (stream: PictureStream, weight: number): RankedPart => {
     const cost = rememberedCost(stream, setup, costKey);
     const { decodeMs, readMs } = rankingMsOf(cost.playing, setup);
     return { cost, weight, rankingMs: Math.max(decodeMs, readMs) };
   };
-  const parts = clips.map((clip) => partOf(shownStreamOf(clip, hidden), clip.durationMs));
-  const originals = clips.map((clip) => partOf(clip.original, clip.durationMs));
-  const openPictureMib = clips.slice(0, mostOpenClips).reduce((sum, clip) => {
-    const { widthPx, heightPx, bitDepth } = shownStreamOf(clip, hidden);
+  const shown = clips.map((clip) => shownStreamOf(clip, hidden));
+  const ofShown = summarise(
+    shown.map((stream, i) => partOf(stream, clips[i]?.durationMs ?? 0)),
+    setup,
+  );
+  // Mostly there are no proxies, or they are not shown: then the originals are what is shown.
+  const ofOriginals = clips.every(({ original }, i) => original === shown[i])
+    ? ofShown
+    : summarise(
+        clips.map(({ original, durationMs }) => partOf(original, durationMs)),
+        setup,
+      );
+  const openPictureMib = shown.slice(0, mostOpenClips).reduce((sum, { widthPx, heightPx, bitDepth }) => {
     return sum + (widthPx * heightPx * 1.5 * (bitDepth > 8 ? 2 : 1)) / 2 ** 20;
   }, 0);
-  const landings = listLandings(parts, setup);
-  const [heaviest, usual] = [meanCost(heaviestShare(parts, heaviestRatio)), meanCost(parts)];
-  const [heavyOriginal, original] = [meanCost(heaviestShare(originals, heaviestRatio)), meanCost(originals)];
+  const { heaviest, mean: usual, jump, landings } = ofShown;
+  const { heaviest: heavyOriginal, mean: original, jump: look } = ofOriginals;
   const mix = {
     heaviest,
     usual,
     original,
     plain: { ...heavyOriginal.playing, latencyMs: heavyOriginal.latencyMs },
-    jump: meanJump(landings, ...jumpShares.usual),
+    jump,
     slowJump: meanJump(landings, ...jumpShares.slow),
-    look: meanJump(listLandings(originals, setup), ...jumpShares.usual),
+    look,
     toHeaviest: jumpTo(heaviest),
     toUsual: jumpTo(usual),
     toOriginal: jumpTo(original),

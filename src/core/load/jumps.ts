@@ -1,4 +1,4 @@
-import { addFetches, type ClipCost, type FetchCost, jumpTo, rankingMsOf } from './clip-cost';
+import { addTo, type ClipCost, type FetchCost, noWork, rankingMsOf } from './clip-cost';
 import type { Setup } from './types';
 
 /**
@@ -14,8 +14,9 @@ interface Landings {
 
 /** Where every picture is a key frame all jumps are alike; so small a span keeps them in one order with all others. */
 const leastSpanRatio = 1e-6;
-/** Halvings after which a time is exact to the last bits. */
-const halvings = 60;
+/** A share this near to the wanted one is it, and steps after which a time is exact to the last bits. */
+const nearShare = 1e-9;
+const mostSteps = 60;
 
 /** Jumps to every place of the footage. */
 export const listLandings = (
@@ -31,24 +32,31 @@ export const listLandings = (
   });
 
 /** The share of a clip's jumps that take less than a time, 0 to 1. */
-const shareBelow = ({ shortestMs, spanMs }: Landings, ms: number): number =>
-  Math.min(1, Math.max(0, (ms - shortestMs) / spanMs));
+const shareBelow = (clip: Landings, ms: number): number =>
+  Math.min(1, Math.max(0, (ms - clip.shortestMs) / clip.spanMs));
 
-/** The time that a share of all jumps stays below. */
+/**
+ * The time that a share of all jumps stays below. It grows in straight pieces from one time to the next, so that every
+ * other step goes where a straight line would have it, and the steps between halve what is left.
+ */
 function quantileMs(landings: readonly Landings[], share: number): number {
   let total = 0;
   let high = 0;
-  for (const { weight, shortestMs, spanMs } of landings) {
-    total += weight;
-    high = Math.max(high, shortestMs + spanMs);
+  for (const clip of landings) {
+    total += clip.weight;
+    high = Math.max(high, clip.shortestMs + clip.spanMs);
   }
+  const wanted = share * total;
   let low = 0;
-  for (let i = 0; i < halvings; i++) {
-    const middle = (low + high) / 2;
+  let [belowLow, belowHigh] = [0, total];
+  for (let step = 0; step < mostSteps; step++) {
+    const at = step % 2 === 0 ? (wanted - belowLow) / (belowHigh - belowLow) : 0.5;
+    const middle = low + (high - low) * at;
     let below = 0;
     for (const clip of landings) below += clip.weight * shareBelow(clip, middle);
-    if (below < share * total) low = middle;
-    else high = middle;
+    if (Math.abs(below - wanted) <= nearShare * total) return middle;
+    if (below < wanted) [low, belowLow] = [middle, below];
+    else [high, belowHigh] = [middle, below];
   }
   return high;
 }
@@ -56,15 +64,21 @@ function quantileMs(landings: readonly Landings[], share: number): number {
 /** The mean of the jumps that are longer than the share `from` of all and shorter than the share `to`, 0 to 1. */
 export function meanJump(landings: readonly Landings[], from: number, to: number): FetchCost {
   const [low, high] = [quantileMs(landings, from), quantileMs(landings, to)];
-  const taken = landings.flatMap((clip) => {
+  const sum = noWork();
+  let total = 0;
+  for (const clip of landings) {
     const [first, last] = [shareBelow(clip, low), shareBelow(clip, high)];
+    if (last <= first) continue;
+    const count = clip.weight * (last - first);
+    addTo(sum, clip.cost.picture, count);
     // The middle of the way that these jumps go; `way` is half of the longest.
-    return last > first ? [{ fetch: jumpTo(clip.cost, first + last), count: clip.weight * (last - first) }] : [];
-  });
-  const total = taken.reduce((sum, { count }) => sum + count, 0);
-  const shares = taken.map(({ fetch, count }) => [fetch, count / total] as const);
-  return {
-    ...addFetches(shares),
-    latencyMs: shares.reduce((sum, [{ latencyMs }, share]) => sum + latencyMs * share, 0),
-  };
+    addTo(sum, clip.cost.way, count * (first + last));
+    sum.latencyMs += clip.cost.latencyMs * count;
+    total += count;
+  }
+  const mean = noWork();
+  if (total <= 0) return mean;
+  addTo(mean, sum, 1 / total);
+  mean.latencyMs = sum.latencyMs / total;
+  return mean;
 }
