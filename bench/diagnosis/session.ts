@@ -42,8 +42,13 @@ export class Session {
     this.minutes += readingMinutes;
   }
 
+  /** The session's own clock: what was done before something else was done before it. */
+  private get nowMs(): number {
+    return Math.round(this.minutes * 60_000);
+  }
+
   private run(command: CardCommand): void {
-    const result = applyCommand(this.card, command, 0);
+    const result = applyCommand(this.card, command, this.nowMs);
     if (!result.ok) throw new Error(`session: ${command.type} ${JSON.stringify(result.failure)}`);
     this.card = result.value;
   }
@@ -86,7 +91,7 @@ export class Session {
     );
     const reading = createReading({
       id: `reading-${this.nextId++}`,
-      takenAtMs: 0,
+      takenAtMs: this.nowMs,
       how: person.way === 'metered' ? 'metered' : 'typed',
       moment: isLater ? 'later' : 'start',
       ...figures,
@@ -104,7 +109,7 @@ export class Session {
   try(fix: FixAtLevel): void {
     if (fixesInForce(this.card).length > 0 && this.needsReadingFirst()) this.takeReading();
     this.minutes += this.effortOf(fix);
-    this.run({ type: 'beginTrial', input: { id: `trial-${this.nextId}`, fix, nowMs: 0 } });
+    this.run({ type: 'beginTrial', input: { id: `trial-${this.nextId}`, fix, nowMs: this.nowMs } });
     this.trialCount++;
     this.takeReading();
   }
@@ -118,7 +123,7 @@ export class Session {
     const trial = openTrial(this.card);
     if (!trial) throw new Error('session: no trial is open');
     if (outcome === 'undone') this.minutes += undoRatio * Math.min(10, this.effortOf(trial.fix));
-    this.run({ type: 'endTrial', input: { id: trial.id, outcome, nowMs: 0 } });
+    this.run({ type: 'endTrial', input: { id: trial.id, outcome, nowMs: this.nowMs } });
   }
 
   /** What each respect gained, this reading against the one before the trial; above 1 is better. */
@@ -163,7 +168,7 @@ export class Session {
       (kept) => kept.status === 'kept' && kept.fix.id === fix.id && kept.fix.level === fix.level,
     );
     if (!trial) return;
-    this.run({ type: 'undoKeptTrial', input: { id: trial.id, nowMs: 0 } });
+    this.run({ type: 'undoKeptTrial', input: { id: trial.id, nowMs: this.nowMs } });
     this.minutes += 2;
     this.takeReading();
   }
@@ -181,7 +186,7 @@ export class Session {
     const { person } = this.practice;
     const clip = playableClip(this.card);
     const rig = this.rigUnder(fixesInForce(this.card));
-    const test = clip && playClip(person, rig, clip, this.card.clips.indexOf(clip));
+    const test = clip && playClip(person, rig, clip, { index: this.card.clips.indexOf(clip), nowMs: this.nowMs });
     if (!test) throw new Error('session: no clip can be played');
     this.run({ type: 'addDecodeTest', input: { test } });
   }
@@ -202,7 +207,7 @@ export class Session {
     }
     this.run({
       type: 'answerQuestion',
-      input: { answer: { id: `answer-${this.nextId++}`, questionId, answer, takenAtMs: 0 } },
+      input: { answer: { id: `answer-${this.nextId++}`, questionId, answer, takenAtMs: this.nowMs } },
     });
   }
 }

@@ -137,5 +137,6 @@ describe('listTestPlayEvidence', () => {
     expect(fixesOf(25, { status: 'undone' })).toEqual(['raise-power-mode']);
     expect(fixesOf(40, { status: 'undone' })).toEqual([]);
     expect(fixesOf(25, { status: 'open', madeAtMs: null, endedAtMs: null })).toEqual([]);
+    expect([25, 40].map((atMs) => fixesOf(atMs, { madeAtMs: null }))).toEqual([[], ['raise-power-mode']]);
   });
 });

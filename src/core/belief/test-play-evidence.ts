@@ -38,9 +38,12 @@ export function predictedHardwareFps(stream: TestedStream, { state, severityOf, 
 /** What can be predicted of a test-play that lets the processor, and then the graphics, decode. */
 export const predictedFpsOfWays = [predictedSoftwareFps, predictedHardwareFps] as const;
 
-/** Whether a trial's fix was made at a time. */
-const isMadeAt = ({ direction, madeAtMs, endedAtMs, status }: Trial, atMs: number): boolean =>
-  direction === 'make' && madeAtMs !== null && madeAtMs <= atMs && (status !== 'undone' || (endedAtMs ?? 0) > atMs);
+/** Whether a trial's fix was made at a time; one that was kept without a word of when it was made, from then on. */
+function isMadeAt({ direction, madeAtMs, endedAtMs, status }: Trial, atMs: number): boolean {
+  const fromMs = madeAtMs ?? (status === 'kept' ? endedAtMs : null);
+  const isOver = status === 'undone' && (endedAtMs ?? 0) <= atMs;
+  return direction === 'make' && fromMs !== null && fromMs <= atMs && !isOver;
+}
 
 /** The fixes that were made when a test was played, the newest level of each. */
 function fixesAt(trials: readonly Trial[], atMs: number): readonly FixUse[] {

@@ -3,7 +3,8 @@ import { parseCard } from '../../card';
 import { findPracticeFault } from '../faults';
 import { benchGap } from '../gap';
 import { measureRig } from '../measure';
-import { answerAbout, createCase, readPreview } from '.';
+import type { Rig } from '../types';
+import { answerAbout, createCase, playClip, readPreview } from '.';
 
 const cases = Array.from({ length: 40 }, (_, i) => createCase(2001 + i));
 
@@ -106,5 +107,44 @@ describe('a person', () => {
     const ask = (id: string) => answerAbout(practice.person, id, practice.rig, outcome);
     expect(ask('core-use')).toBe(ask('core-use'));
     expect(ask('the-weather')).toBeNull();
+  });
+});
+
+describe('playClip', () => {
+  const [practice] = cases;
+  const clip = practice?.card.clips[0];
+  if (!practice || !clip) throw new Error('no case with a clip');
+  const { person } = practice;
+  const stream = { ...(practice.rig.clips[0]?.original as Rig['clips'][number]['original']), canHardware: true };
+  const rig: Rig = {
+    ...practice.rig,
+    programs: [],
+    graphics: { ...practice.rig.graphics, decodeMegapixelPerSec: 400 },
+    clips: [{ seconds: 10, copy: null, original: stream }],
+    faults: { ...practice.rig.faults, powerShare: 1, unlistedCores: 0, hardwareTrouble: 1 },
+  };
+  const rates = (faults: Partial<Rig['faults']>): readonly (readonly [string, number])[] =>
+    playClip(person, { ...rig, faults: { ...rig.faults, ...faults } }, clip, { index: 0, nowMs: 5 })?.runs.map(
+      ({ way, decodedFps }) => [way, decodedFps] as const,
+    ) ?? [];
+  const ratios = (faults: Partial<Rig['faults']>): readonly number[] => {
+    const sound = rates({});
+    return rates(faults).map(([, fps], i) => fps / (sound[i]?.[1] ?? Number.NaN));
+  };
+
+  it('decodes by the processor, loose and one by one, and on the graphics', () => {
+    expect(rates({}).map(([way]) => way)).toEqual(['software', 'software', 'hardware']);
+    expect(playClip(person, { ...rig, clips: [] }, clip, { index: 0, nowMs: 5 })).toBeNull();
+    expect(playClip(person, rig, clip, { index: 0, nowMs: 5 })?.takenAtMs).toBe(5);
+  });
+
+  it('is slowed by what slows the processor, and by the driver of the graphics, each on its own side', () => {
+    const [loose, one, hardware] = ratios({ powerShare: 0.5 });
+    expect([loose, one]).toEqual([expect.closeTo(0.5, 9), expect.closeTo(0.5, 9)]);
+    expect(hardware).toBeCloseTo(1, 9);
+    expect(ratios({ hardwareTrouble: 4 }).map((ratio) => Math.round(100 * ratio) / 100)).toEqual([1, 1, 0.25]);
+    expect(ratios({ buildCores: 3, staleness: 2, systemDriveStall: 1 }).every((ratio) => ratio === 1)).toBe(true);
+    const [crowded = 1] = ratios({ unlistedCores: rig.coreCount - 0.5 });
+    expect(crowded).toBeLessThan(1);
   });
 });

@@ -18,7 +18,12 @@ const coresLeft = (rig: Rig): number =>
   );
 
 /** What somebody finds who lets a clip of theirs be decoded outside of the editor; null where it is no video. */
-export function playClip(person: Person, rig: Rig, clip: CardClip, index: number): DecodeTest | null {
+export function playClip(
+  person: Person,
+  rig: Rig,
+  clip: CardClip,
+  { index, nowMs }: { readonly index: number; readonly nowMs: number },
+): DecodeTest | null {
   const { facts } = clip;
   const stream = rig.clips[index]?.original;
   if (facts.kind !== 'video' || !stream) return null;
@@ -45,7 +50,7 @@ export function playClip(person: Person, rig: Rig, clip: CardClip, index: number
     id: `test-play-${index + 1}`,
     clipId: clip.id,
     fileName: facts.fileName,
-    takenAtMs: 0,
+    takenAtMs: nowMs,
     stream: {
       codec: facts.codec,
       bitDepth: facts.bitDepth,
