@@ -12,7 +12,7 @@ interface Landings {
   readonly spanMs: number;
 }
 
-/** Where every picture is a key frame all jumps are alike; so small a span keeps them in one order with all others. */
+/** Where every picture is a key frame, or a still, all jumps are alike; so small a span keeps them in one order with all others. */
 const leastSpanRatio = 1e-6;
 /** A share this near to the wanted one is it, and steps after which a time is exact to the last bits. */
 const nearShare = 1e-9;
@@ -27,7 +27,7 @@ export const listLandings = (
     const [one, way] = [rankingMsOf(cost.picture, setup), rankingMsOf(cost.way, setup)];
     const shortestMs = one.decodeMs + one.readMs;
     // `way` is that to the middle between two key frames.
-    const spanMs = Math.max(2 * (way.decodeMs + way.readMs), leastSpanRatio * shortestMs, Number.MIN_VALUE);
+    const spanMs = Math.max(2 * (way.decodeMs + way.readMs), leastSpanRatio * Math.max(1, shortestMs));
     return { cost, weight, shortestMs, spanMs };
   });
 
