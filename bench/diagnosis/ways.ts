@@ -31,11 +31,10 @@ export function nameCauses(practice: PracticeCase): Diagnosis['causes'] {
   for (;;) {
     const diagnosis = diagnose(session.card);
     const hasReadings = session.card.readings.length >= namingReadings;
-    const telling = diagnosis.nextTests
-      .filter(({ kind, bits, minutes }) => bits >= leastTold && (kind !== 'fix' || minutes <= mostTrialMinutes))
-      .sort((a, b) => b.bits - a.bits);
-    const look = telling.find(({ kind }) => kind !== 'fix');
-    const trial = telling.find(({ kind }) => kind === 'fix');
+    const byBits = [...diagnosis.nextTests].sort((a, b) => b.bits - a.bits);
+    const look = byBits.find(({ kind, bits }) => kind !== 'fix' && bits >= leastTold);
+    // A reading under a change tells more than the same reading again, however little that is.
+    const trial = byBits.find(({ kind, minutes }) => kind === 'fix' && minutes <= mostTrialMinutes);
     if (look) session.look(look);
     else if (hasReadings) return diagnosis.causes;
     else if (trial) {

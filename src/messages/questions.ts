@@ -54,6 +54,11 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
     how: `${monitor} Full means nearly nothing free, with the drive busy.`,
     answers: yesNo,
   },
+  'picture-stands': {
+    question: 'Does the picture stand now and then, for half a second or longer, while it plays?',
+    how: 'Watch half a minute of the part that lags. Count only what holds and then goes on, not an even stutter.',
+    answers: yesNo,
+  },
   'builds-shown': {
     question: 'Does the editor show that it is building something?',
     how: 'A small bar or a list of tasks: previews, index, wave forms, analysis.',

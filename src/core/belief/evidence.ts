@@ -152,7 +152,8 @@ export const priorFactsOf = (card: JobCard): PriorFacts => ({
 });
 
 /**
- * The base set-up that hypotheses are built on. What test-plays measured is evidence like any other: taken for the
- * machine's own speed, it would hold a processor that is held back, or shared with others, for a slow one.
+ * The base set-up that hypotheses are built on. The speed that test-plays measured is evidence like any other: taken for
+ * the machine's own, it would hold a processor that is held back, or shared with others, for a slow one. That they saw
+ * the graphics decode stands.
  */
-export const baseStateOf = (card: JobCard): SetupState => deriveBaseState({ ...card, decodeTests: [] });
+export const baseStateOf = (card: JobCard): SetupState => deriveBaseState(card, []);

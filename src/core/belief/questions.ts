@@ -51,6 +51,9 @@ const answersYesNo = ['yes', 'no'] as const;
 const inThree = (upper: number, upperTwo: number): readonly number[] =>
   [upper, Math.max(0, upperTwo - upper), 1 - Math.max(upperTwo, upper)].map((chance) => 0.06 + 0.82 * chance);
 
+/** A picture that stands for so long is seen to stand, however slow all else is. */
+const longStandMs = 500;
+
 /** Below this rate of a copy, in megabytes a second, a drive is slow; above the other it is no hindrance to any preview. */
 const copyRates = { slow: 60, quick: 200 } as const;
 
@@ -109,6 +112,13 @@ const definitions = [
     minutes: 0.5,
     canAsk: always,
     chances: ({ out, index }) => yesNo(step(out.memoryRatio[index] as number, 0.97, 0.06)),
+  },
+  {
+    id: 'picture-stands',
+    answers: answersYesNo,
+    minutes: 0.5,
+    canAsk: always,
+    chances: ({ out, index }) => yesNo(step(out.standMs[index] as number, longStandMs, 0.2)),
   },
   {
     id: 'builds-shown',

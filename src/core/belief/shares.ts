@@ -3,16 +3,17 @@ import {
   type ConfigurationCause,
   causeIds,
   configurationCauses,
-  type LoadCause,
+  fetchingCauseId,
   loadCauses,
   openingCauseId,
 } from '../causes';
 import { applyFixes, type FixAtLevel } from '../fixes/apply-fixes';
-import { compile } from '../load/compile';
+import { type Coefficients, compile } from '../load/compile';
 import { createOutcomes, evaluate, type Outcomes } from '../load/evaluate';
 import type { SetupState } from '../load/types';
+import { compileWithoutPart } from '../load/without-part';
 import type { Belief, BeliefPart } from './believe';
-import { type Complaint, fillAllGaps, fillGaps } from './complaint';
+import { type Complaint, fillAllGaps, fillGaps, type Respect } from './complaint';
 import { usableGap } from './forecast-belief';
 
 /** A cause with what is believed of it. */
@@ -22,6 +23,8 @@ export interface CauseBelief {
   readonly share: number;
   /** How likely it is present with at least a tenth of the gap; several causes can be likely. */
   readonly probability: number;
+  /** How likely its repair alone closes more of the gap than any other's; these add up to 1 at most. */
+  readonly foremost: number;
 }
 
 /** Shares of one part: for each of its samples, the part of the gap that each cause has. */
@@ -30,53 +33,63 @@ export interface PartShares {
   readonly gaps: Float64Array;
   /** One array a cause that has any share here. */
   readonly shares: ReadonlyMap<CauseId, Float64Array>;
+  /** The cause of each sample whose repair closes most; null where there is no gap. */
+  readonly foremost: readonly (CauseId | null)[];
 }
 
 /** A cause counts as present where it has at least this part of the gap. */
 export const presentRatio = 0.1;
 /** More than three present causes are not told apart: the weakest are left out. */
 const mostPlayers = 3;
+/** Less than this, in logarithms, is left to no load cause where a switch has been put right: no reading tells it from nothing. */
+const leastLeft = 0.05;
 
-function gapsOf(complaint: Complaint, state: SetupState, part: BeliefPart, out: Outcomes): Float64Array {
-  evaluate(compile(state, 'heaviest'), part.samples, out);
-  return fillAllGaps(complaint, state, out, part.count, new Float64Array(part.count));
+/** What one cause has of the gap, and what its repair alone would close; one value a sample each. */
+interface Standing {
+  readonly values: Float64Array;
+  readonly closed: Float64Array;
 }
 
-/** How much of what is left a load cause has, by where the time goes. */
-function loadRatio(cause: LoadCause, respectRatio: number, out: Outcomes, i: number): number {
-  const decode = respectRatio;
-  const drawing = 1 - decode;
-  const playing = 1 - (out.decodeRatio[i] as number);
-  const effects = playing > 1e-9 ? (out.effectsRatio[i] as number) / playing : 0;
-  const layers = playing > 1e-9 ? (out.layersRatio[i] as number) / playing : 0;
-  switch (cause.part) {
-    case 'decode':
-      return decode;
-    case 'effects':
-      return drawing * effects;
-    case 'layers':
-      return drawing * layers;
-    case 'size':
-      return drawing * Math.max(0, 1 - effects - layers);
-    default:
-      return cause.part satisfies never;
+const createStanding = (count: number): Standing => ({
+  values: new Float64Array(count),
+  closed: new Float64Array(count),
+});
+
+/** The gaps of one part under compiled set-ups; outcomes are written over each time. */
+class Gaps {
+  readonly out: Outcomes;
+
+  constructor(
+    private readonly complaint: Complaint,
+    private readonly part: BeliefPart,
+  ) {
+    this.out = createOutcomes(part.count);
+  }
+
+  /** Of everything that is complained of. */
+  of(state: SetupState, coefficients: Coefficients = compile(state, 'heaviest')): Float64Array {
+    evaluate(coefficients, this.part.samples, this.out);
+    return fillAllGaps(this.complaint, state, this.out, this.part.count, new Float64Array(this.part.count));
+  }
+
+  get isOpening(): boolean {
+    return this.complaint.includes('opening');
+  }
+
+  /** In one respect, of what `of` was asked last. */
+  inRespect(respect: Respect, state: SetupState): Float64Array {
+    return fillGaps(respect, state, this.out, this.part.count, new Float64Array(this.part.count));
   }
 }
 
 /** The causes with a switch that are present in a state, and matter most there; three at most. */
-function choosePlayers(
-  complaint: Complaint,
-  state: SetupState,
-  part: BeliefPart,
-  gaps: Float64Array,
-  out: Outcomes,
-): readonly ConfigurationCause[] {
+function choosePlayers(state: SetupState, gaps: Gaps, whole: Float64Array): readonly ConfigurationCause[] {
   const present = configurationCauses.filter((cause) => cause.isPresent(state));
   if (present.length <= mostPlayers) return present;
   return present
     .map((cause) => {
-      const repaired = gapsOf(complaint, cause.repair(state), part, out);
-      return { cause, gain: repaired.reduce((sum, gap, i) => sum + Math.max(0, (gaps[i] as number) - gap), 0) };
+      const repaired = gaps.of(cause.repair(state));
+      return { cause, gain: repaired.reduce((sum, gap, i) => sum + Math.max(0, (whole[i] as number) - gap), 0) };
     })
     .sort((a, b) => b.gain - a.gain)
     .slice(0, mostPlayers)
@@ -90,83 +103,119 @@ const shapleyWeights: Readonly<Record<number, readonly number[]>> = {
   3: [1 / 3, 1 / 6, 1 / 3],
 };
 
-/**
- * Shares of one part under some fixes. What repairs take away is shared among the causes with a switch by Shapley
- * value; what is left after all are repaired is shared among the load causes by where the time goes.
- */
-export function sharesOfPart(complaint: Complaint, part: BeliefPart, fixes: readonly FixAtLevel[]): PartShares {
-  const state = applyFixes(part.hypothesis.state, fixes);
-  const out = createOutcomes(part.count);
-  const gaps = gapsOf(complaint, state, part, out);
-  const players = choosePlayers(complaint, state, part, gaps, out);
-  const full = 2 ** players.length - 1;
-  const gapOfCoalition: Float64Array[] = [gaps];
-  let repaired = state;
-  for (let coalition = 1; coalition <= full; coalition++) {
-    repaired = players.reduce((current, cause, k) => (coalition & (1 << k) ? cause.repair(current) : current), state);
-    gapOfCoalition[coalition] = gapsOf(complaint, repaired, part, out);
-  }
-  if (full === 0) evaluate(compile(state, 'heaviest'), part.samples, out);
-  const shares = new Map<CauseId, Float64Array>();
+/** What repairs of the causes with a switch take away, shared among them by Shapley value. */
+function shareAmongPlayers(
+  players: readonly ConfigurationCause[],
+  gapOfCoalition: readonly Float64Array[],
+  count: number,
+): Map<CauseId, Standing> {
+  const standings = new Map<CauseId, Standing>();
   const weights = shapleyWeights[players.length] ?? [];
+  const whole = gapOfCoalition[0] as Float64Array;
   for (const [k, cause] of players.entries()) {
-    const values = new Float64Array(part.count);
-    for (let coalition = 0; coalition <= full; coalition++) {
+    const { values, closed } = createStanding(count);
+    for (let coalition = 0; coalition < gapOfCoalition.length; coalition++) {
       if (coalition & (1 << k)) continue;
-      const size = players.filter((_, other) => coalition & (1 << other)).length;
+      const weight = weights[players.filter((_, other) => coalition & (1 << other)).length] ?? 0;
       const without = gapOfCoalition[coalition] as Float64Array;
       const withIt = gapOfCoalition[coalition | (1 << k)] as Float64Array;
-      for (let i = 0; i < part.count; i++)
-        values[i] = (values[i] as number) + (weights[size] ?? 0) * ((without[i] as number) - (withIt[i] as number));
+      for (let i = 0; i < count; i++)
+        values[i] = (values[i] as number) + weight * ((without[i] as number) - (withIt[i] as number));
     }
-    shares.set(cause.id, values);
+    const alone = gapOfCoalition[1 << k] as Float64Array;
+    for (let i = 0; i < count; i++) closed[i] = (whole[i] as number) - (alone[i] as number);
+    standings.set(cause.id, { values, closed });
   }
-  // `out` still holds the outcomes with everything repaired.
-  const left = new Map(
-    complaint.map((respect) => [respect, fillGaps(respect, repaired, out, part.count, new Float64Array(part.count))]),
-  );
+  return standings;
+}
+
+/**
+ * What is left after all repairs, shared among the load causes by what each would close if its part took no time. Of a
+ * slow opening, what quick decoding would not close belongs to the pictures that are made of every clip.
+ */
+function addLoads(standings: Map<CauseId, Standing>, gaps: Gaps, repaired: SetupState, left: Float64Array): void {
+  const count = left.length;
+  if (left.every((gap) => gap <= leastLeft)) return;
+  const closedBy = new Map<CauseId, Float64Array>();
+  const pictures = gaps.isOpening ? new Float64Array(count).fill(Number.POSITIVE_INFINITY) : null;
   for (const cause of loadCauses) {
-    const values = new Float64Array(part.count);
-    for (const [respect, gapsLeft] of left) {
-      if (respect === 'opening') continue;
-      const ratios = respect === 'playing' || respect === 'later' ? out.decodeRatio : out.scrubDecodeRatio;
-      for (let i = 0; i < part.count; i++) {
-        const gap = gapsLeft[i] as number;
-        if (gap > 0) values[i] = (values[i] as number) + gap * loadRatio(cause, ratios[i] as number, out, i);
-      }
+    const after = gaps.of(repaired, compileWithoutPart(repaired, cause.part, 'heaviest'));
+    closedBy.set(
+      cause.id,
+      after.map((gap, i) => Math.max(0, (left[i] as number) - gap)),
+    );
+    if (pictures)
+      for (const [i, gap] of gaps.inRespect('opening', repaired).entries())
+        pictures[i] = Math.min(pictures[i] as number, gap);
+  }
+  if (pictures) closedBy.set(openingCauseId, pictures);
+  for (const [id, closed] of closedBy) {
+    const standing = standings.get(id) ?? createStanding(count);
+    standings.set(id, standing);
+    for (let i = 0; i < count; i++) {
+      const gap = left[i] as number;
+      if (gap <= leastLeft) continue;
+      let all = 0;
+      for (const other of closedBy.values()) all += other[i] as number;
+      const ratio = all > 0 ? (closed[i] as number) / all : id === fetchingCauseId ? 1 : 0;
+      standing.values[i] = (standing.values[i] as number) + gap * ratio;
+      standing.closed[i] = (standing.closed[i] as number) + (all > 0 ? (closed[i] as number) : gap * ratio);
     }
-    shares.set(cause.id, values);
   }
-  const openingLeft = left.get('opening');
-  if (openingLeft) {
-    const values = shares.get(openingCauseId) ?? new Float64Array(part.count);
-    for (let i = 0; i < part.count; i++) values[i] = (values[i] as number) + (openingLeft[i] as number);
-    shares.set(openingCauseId, values);
+}
+
+/** Shares of one part under some fixes, and whose repair closes most. */
+export function sharesOfPart(complaint: Complaint, part: BeliefPart, fixes: readonly FixAtLevel[]): PartShares {
+  const state = applyFixes(part.hypothesis.state, fixes);
+  const gaps = new Gaps(complaint, part);
+  const whole = gaps.of(state);
+  const players = choosePlayers(state, gaps, whole);
+  const gapOfCoalition = [whole];
+  let repaired = state;
+  for (let coalition = 1; coalition < 2 ** players.length; coalition++) {
+    repaired = players.reduce((current, cause, k) => (coalition & (1 << k) ? cause.repair(current) : current), state);
+    gapOfCoalition.push(gaps.of(repaired));
   }
-  for (let i = 0; i < part.count; i++) {
-    const gap = gaps[i] as number;
-    // A repair that makes it worse has no part in the gap.
-    let positive = 0;
-    for (const values of shares.values()) positive += Math.max(0, values[i] as number);
-    for (const values of shares.values())
-      values[i] = gap <= usableGap || positive <= 0 ? 0 : Math.max(0, values[i] as number) / positive;
-  }
+  const standings = shareAmongPlayers(players, gapOfCoalition, part.count);
+  addLoads(standings, gaps, repaired, gapOfCoalition.at(-1) as Float64Array);
+  return { part, gaps: whole, ...sumUp(standings, whole) };
+}
+
+/** Shares that add up to 1 where there is a gap, and the cause that closes most; a repair that makes it worse has no part. */
+function sumUp(
+  standings: ReadonlyMap<CauseId, Standing>,
+  whole: Float64Array,
+): Pick<PartShares, 'shares' | 'foremost'> {
+  const foremost = Array.from(whole, (gap, i) => {
+    const hasGap = gap > usableGap;
+    let [positive, most] = [0, 0];
+    let first: CauseId | null = null;
+    for (const [id, { values, closed }] of standings) {
+      positive += Math.max(0, values[i] as number);
+      if (hasGap && (closed[i] as number) > most) [most, first] = [closed[i] as number, id];
+    }
+    for (const { values } of standings.values())
+      values[i] = hasGap && positive > 0 ? Math.max(0, values[i] as number) / positive : 0;
+    return first;
+  });
   // Most causes have no share under most hypotheses.
-  for (const [id, values] of shares) if (values.every((share) => share === 0)) shares.delete(id);
-  return { part, gaps, shares };
+  const present = [...standings].filter(([, { values }]) => values.some((share) => share > 0));
+  return { shares: new Map(present.map(([id, { values }]) => [id, values])), foremost };
 }
 
 /** Shares of all parts of a belief under some fixes. */
 export const sharesUnder = (belief: Belief, fixes: readonly FixAtLevel[]): readonly PartShares[] =>
   belief.parts.map((part) => sharesOfPart(belief.complaint, part, fixes));
 
-/** Every cause with any share, the largest first. */
+/** Every cause with any share, first that whose repair most likely closes most. */
 export function rankCauses(parts: readonly PartShares[]): readonly CauseBelief[] {
   const share = new Map<CauseId, number>();
   const probability = new Map<CauseId, number>();
+  const foremost = new Map<CauseId, number>();
   let total = 0;
-  for (const { part, shares } of parts) {
+  for (const { part, shares, foremost: firsts } of parts) {
     const weight = part.weight / part.count;
+    for (const id of firsts) if (id !== null) foremost.set(id, (foremost.get(id) ?? 0) + weight);
     for (const [id, values] of shares)
       for (const value of values) {
         if (value <= 0) continue;
@@ -181,7 +230,8 @@ export function rankCauses(parts: readonly PartShares[]): readonly CauseBelief[]
       id,
       share: (share.get(id) ?? 0) / total,
       probability: Math.min(1, probability.get(id) ?? 0),
+      foremost: foremost.get(id) ?? 0,
     }))
     .filter((cause) => cause.share > 0.001)
-    .sort((a, b) => b.share - a.share);
+    .sort((a, b) => b.foremost - a.foremost || b.share - a.share);
 }

@@ -123,10 +123,10 @@ export function targetFpsOf(card: JobCard): number {
 }
 
 /** A core that was measured under the power mode in force needs no factor for it; guessed ones do. */
-function toSetupMachine(card: JobCard): Setup['machine'] {
+function toSetupMachine(card: JobCard, tests: JobCard['decodeTests']): Setup['machine'] {
   const { machine } = card;
   const graphics = graphicsOf(machine.graphics.value);
-  const measured = measureDecoding(card.decodeTests, machine.coreCount.value);
+  const measured = measureDecoding(tests, machine.coreCount.value);
   const isSpeedMeasured = measured.coreSpeedRatio !== null;
   return {
     coreCount: machine.coreCount.value,
@@ -169,8 +169,11 @@ const habitSharesOf = (editor: CardEditor): Setup['preview']['habits'] =>
     }),
   ) as Setup['preview']['habits'];
 
-/** The set-up as it was before any fix, from everything on the card. */
-export function deriveBaseState(card: JobCard): SetupState {
+/**
+ * The set-up as it was before any fix, from everything on the card. Its speeds are those that `tests` measured, where
+ * there are any: the card's own, unless a caller weighs them as evidence.
+ */
+export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = card.decodeTests): SetupState {
   const { timeline, preview, editor } = card;
   const originals = card.clips.flatMap((clip) => toSetupClip(card, clip));
   const clips = hasStatedProxies(editor) ? originals.map((clip) => withProxy(clip, editor)) : originals;
@@ -182,7 +185,7 @@ export function deriveBaseState(card: JobCard): SetupState {
       areProxiesShown: editor.proxies !== 'made' && editor.proxies !== 'attached',
     },
     setup: {
-      machine: toSetupMachine(card),
+      machine: toSetupMachine(card, tests),
       clips: clips.length > 0 ? clips : [standInClip(card)],
       timeline: {
         widthPx: timeline.widthPx,

@@ -54,6 +54,9 @@ export const causeIds: readonly CauseId[] = definitions.map(({ id }) => id);
 /** What is left of a slow opening once all else is right belongs to it: the pictures made of every clip. */
 export const openingCauseId: CauseId = buildingPreviews.id;
 
+/** What is left where no part of the load would close it is the reading of files: it belongs to getting pictures out of them. */
+export const fetchingCauseId: CauseId = 'decode-heavy';
+
 /** Whether a cause stands for what no entry explains. */
 export const isOpenEnd = (id: CauseId): boolean => id === nothingExplainsIt.id;
 

@@ -5,6 +5,7 @@ export {
   causeCatalogue,
   causeIds,
   configurationCauses,
+  fetchingCauseId,
   isOpenEnd,
   type LoadCause,
   loadCauses,

@@ -1,4 +1,4 @@
-import type { Setup, SetupState } from '../load/types';
+import type { LoadPart, Setup, SetupState } from '../load/types';
 import type { KnownState } from '../machine/facts';
 
 /** Answers on a card that make a fault likelier or not, beside the set-up itself. */
@@ -37,4 +37,4 @@ export type CauseDefinition<Id extends string = string> =
       readonly isPresent: (state: SetupState) => boolean;
       readonly repair: (state: SetupState) => SetupState;
     }
-  | { readonly kind: 'load'; readonly id: Id; readonly part: 'decode' | 'effects' | 'layers' | 'size' };
+  | { readonly kind: 'load'; readonly id: Id; readonly part: LoadPart };

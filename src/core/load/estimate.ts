@@ -13,7 +13,9 @@ import {
   reachOf,
   readyAhead,
   shortage,
+  standing,
   swapFreezeMs,
+  swapStandMs,
   threadGainRatio,
 } from './conditions';
 import {
@@ -50,6 +52,8 @@ interface Conditions {
   /** What a full system drive adds to each shown frame on average; it comes in bursts. */
   readonly systemStallMs: number;
   readonly swapFreezeMs: number;
+  /** For how long the system holds the picture up at the longest. */
+  readonly heldMs: number;
   readonly systemStallRatio: number;
   readonly memoryRatio: number;
   readonly slowness: number;
@@ -83,7 +87,8 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
   const threadCount = Math.max(1, Math.min(wantedThreads, freeCores));
   const leakMib = troubles.memory * reachOf('memory', p.memorySeverity) * c.memoryMib;
   const memoryRatio = (c.memoryNeededMib * p.memoryFactor + leakMib) / c.memoryMib;
-  const pagingRatio = 1 + paging.gain * Math.min(paging.most, Math.max(0, memoryRatio - 1));
+  const memoryOver = Math.min(paging.most, Math.max(0, memoryRatio - 1));
+  const pagingRatio = 1 + paging.gain * memoryOver;
   const missing = Math.min(shortage.most, Math.max(0, (c.editorWantsMib * p.memoryFactor) / c.memoryGivenMib - 1));
   const isGraphics = p.graphicsDrawingRank < c.graphicsDrawingProbability;
   return {
@@ -105,7 +110,8 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
     systemStallMs: troubles.systemDrive * reachOf('systemDrive', p.systemDriveSeverity),
     systemStallRatio: 1 + troubles.systemDrive * p.systemDriveSeverity,
     memoryRatio,
-    swapFreezeMs: swapFreezeMs(Math.min(paging.most, Math.max(0, memoryRatio - 1))),
+    swapFreezeMs: swapFreezeMs(memoryOver),
+    heldMs: Math.max(swapStandMs(memoryOver), troubles.systemDrive * standing.systemDriveMs),
     slowness: pagingRatio * (1 + shortage.gain * missing),
     isComputingFirst: p.playsByRank < c.computesFirstProbability,
     overlapRatio: p.overlapRatio,
@@ -230,6 +236,7 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
   const mostFetchedFps = Math.min(c.targetFps, 1000 / (Math.max(laneMs.drive, laneMs.decoder) * on.slowness));
   const aheadRatio = on.isComputingFirst ? 0 : on.overlapRatio;
   const fetchedFps = shownFps + c.skippedRatio * aheadRatio * Math.max(0, mostFetchedFps - shownFps);
+  const waits = waitsOf(c, p, on);
   const workedCores = (coreDecodeMs * fetchedFps + drawCoreMs * shownFps) / 1000;
   const coresWithoutEditor = freeCoresOf(c.coreCount, on.busyCores - on.buildCores, 0);
   const plainCores = Math.min(coresWithoutEditor, 1 + threadGainRatio * (c.coreCount - 1));
@@ -245,7 +252,8 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
     intervalMs,
     shownFps,
     laterFps: shownAt(laterMs),
-    ...waitsOf(c, p, on),
+    ...waits,
+    standMs: Math.max(1000 / shownFps, waits.cutMs, on.heldMs),
     fitSec: on.isComputingFirst
       ? Math.min(endlessSec, c.previewMemoryMib / (c.previewFrameMib * c.targetFps))
       : endlessSec,

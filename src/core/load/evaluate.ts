@@ -12,7 +12,9 @@ import {
   paging,
   readyAhead,
   shortage,
+  standing,
   swapFreezeMs,
+  swapStandMs,
   threadGainRatio,
   troubleReach,
 } from './conditions';
@@ -28,6 +30,7 @@ export const outcomeNames = [
   'scrubCoreRatio',
   'lookMs',
   'cutMs',
+  'standMs',
   'openingSec',
   'fitSec',
   'coreUseRatio',
@@ -37,13 +40,9 @@ export const outcomeNames = [
   'graphicsMemoryRatio',
   'plainRatio',
   'memoryRatio',
-  'decodeRatio',
-  'effectsRatio',
-  'layersRatio',
-  'scrubDecodeRatio',
 ] as const;
 
-/** What `evaluate` fills: one value a sample. The last four say where the time goes: shares of the lane or cores that bind, and of a jump. */
+/** What `evaluate` fills: one value a sample. */
 export type Outcomes = { readonly [K in (typeof outcomeNames)[number]]: Float64Array };
 
 /** The outcomes that are worked out even where only playing is asked for. */
@@ -243,7 +242,6 @@ export function evaluate(
     const driveStall = 1 + t.systemDrive * (systemDriveSeverities[i] as number);
     const jump = slowness * driveStall;
     const slowFetchMs = fetchMs(c.slowScrub, softwareRate, hardwareRate, driveSlowness);
-    out.scrubDecodeRatio[i] = slowFetchMs / (slowFetchMs + movingMs);
     const scrubMs = (handMs + fetchMs(c.scrub, softwareRate, hardwareRate, driveSlowness) + movingMs) * jump;
     const scrubRefMs = c.scrub.softwareOnlyRefMs + (isHardware ? 0 : c.scrub.hardwareAbleRefMs);
     out.scrubMs[i] = scrubMs;
@@ -257,8 +255,10 @@ export function evaluate(
         cacheMs) *
       jump;
     const aheadMs = 1 - waitRatio < readyAhead.leastOverlap ? 0 : (readyAhead.frames * 1000) / c.timelineFps;
-    out.cutMs[i] =
+    const cutMs =
       Math.max(0, c.cutOpenMs + fetchMs(c.cut, softwareRate, hardwareRate, driveSlowness) - aheadMs) * slowness;
+    out.cutMs[i] = cutMs;
+    out.standMs[i] = Math.max(1000 / shownFps, cutMs, swapStandMs(over), t.systemDrive * standing.systemDriveMs);
 
     const perClipMs =
       fetchMs(c.thumbnail, softwareRate, hardwareRate, driveSlowness) +
@@ -292,17 +292,5 @@ export function evaluate(
         fetchMs(c.plain, decodeFactor / plainGain, isPlainHardware ? hardwareSlowness : -1, driveSlowness) -
           c.plain.latencyMs,
       );
-
-    // Where cores bind, decoding and drawing share the blame by their core time; else the longest lane has it.
-    const isCoreBound = coreMs / freeCores > lined;
-    const decodePart = isCoreBound ? decodeCoreMs : decodeMs + waitRatio * 1e-9;
-    const drawPart = isCoreBound ? (isGraphics ? callMs : drawnMs) : drawnMs + callMs;
-    const all = Math.max(1e-9, decodePart + drawPart);
-    const isDecodeLonger = !isCoreBound && decodeMs >= drawMs;
-    const decodeRatio = isCoreBound || waitRatio > 0.5 ? decodePart / all : isDecodeLonger ? 1 : 0;
-    const drawing = Math.max(1e-9, c.scaleRefMs + effectsRefMs + layersRefMs + showRefMs);
-    out.decodeRatio[i] = decodeRatio;
-    out.effectsRatio[i] = (1 - decodeRatio) * (effectsRefMs / drawing);
-    out.layersRatio[i] = (1 - decodeRatio) * (layersRefMs / drawing);
   }
 }

@@ -18,11 +18,6 @@ import { playingOutcomeNames } from './evaluate';
 
 const sampleCount = 48;
 
-/** The shares of who is to blame are no part of the estimate; the rate is held beside its interval. */
-const sharesOfBlame = ['decodeRatio', 'effectsRatio', 'layersRatio', 'scrubDecodeRatio'] as const;
-type Compared = Exclude<(typeof outcomeNames)[number], (typeof sharesOfBlame)[number]>;
-const comparedNames = outcomeNames.filter((name): name is Compared => !sharesOfBlame.some((share) => share === name));
-
 const outcomesOf = (state: SetupState) => {
   const outcomes = createOutcomes(sampleCount);
   evaluate(compile(state, 'heaviest'), drawParameterSamples(sampleCount, state.setup.machine), outcomes);
@@ -51,10 +46,10 @@ describe('estimate and evaluate', () => {
         const outcomes = outcomesOf(state);
         for (let i = 0; i < sampleCount; i++) {
           const spelledOut = estimate(state, 'heaviest', pickSample(samples, i));
-          const isSame = (name: Compared): boolean =>
+          const isSame = (name: (typeof outcomeNames)[number]): boolean =>
             Math.abs(spelledOut[name] - (outcomes[name][i] as number)) <=
             1e-9 * Math.max(1, Math.abs(spelledOut[name]));
-          expect(comparedNames.filter((name) => !isSame(name))).toEqual([]);
+          expect(outcomeNames.filter((name) => !isSame(name))).toEqual([]);
           expect(Math.abs(spelledOut.shownFps / (outcomes.shownFps[i] as number) - 1)).toBeLessThan(1e-9);
         }
       }),

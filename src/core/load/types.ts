@@ -261,6 +261,9 @@ export interface Parameters {
 /** One typed array a parameter, all of one length. */
 export type ParameterSamples = { readonly [K in keyof Parameters]: Float64Array };
 
+/** A part of what a film itself takes: decoding, effects, layers, or the size at which it is scaled and shown. */
+export type LoadPart = 'decode' | 'effects' | 'layers' | 'size';
+
 /** Which stretch of the timeline: the heaviest quarter of the footage, all of it on average, or a transition. */
 export type PlayingMoment = 'heaviest' | 'usual' | 'transition';
 
@@ -289,6 +292,8 @@ export interface FrameEstimate {
   readonly lookMs: number;
   /** How long the picture stands at a cut. */
   readonly cutMs: number;
+  /** How long the picture stands at the longest while it plays: between two frames, at a cut, or held by the system. */
+  readonly standMs: number;
   readonly openingSec: number;
   /** Seconds that fit into preview memory, where the editor computes first; else as good as endless. */
   readonly fitSec: number;

@@ -106,6 +106,8 @@ function truthOf(questionId: string, rig: Rig, outcome: RigOutcome): string | nu
       return yesNo(others > 0.2 * rig.coreCount);
     case 'memory-full':
       return yesNo(memoryWantedMib(rig) > 0.97 * rig.memoryMib);
+    case 'picture-stands':
+      return yesNo(outcome.longestFreezeMs > 500);
     case 'proxy-mark':
       return yesNo(
         rig.faults.areCopiesAttached && rig.faults.areCopiesShown && rig.clips.some((clip) => clip.copy !== null),
