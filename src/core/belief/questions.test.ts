@@ -142,6 +142,23 @@ describe('the work that the editor does', () => {
   });
 });
 
+describe('a picture that stands', () => {
+  it('is likely where the system drive is full, and never less likely the more memory is over', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const sound = chancesOf('picture-stands', withTrouble(withTrouble(state, 'memory', 0), 'systemDrive', 0));
+        const swapping = chancesOf('picture-stands', withTrouble(withTrouble(state, 'memory', 1), 'systemDrive', 0));
+        const full = chancesOf('picture-stands', withTrouble(state, 'systemDrive', 1));
+        for (const [i, [stands = 0]] of sound.entries())
+          expect(swapping[i]?.[0] ?? 0).toBeGreaterThanOrEqual(stands - 1e-9);
+        // 480 ms at the longest is nearly as likely seen as not.
+        for (const [stands = 0] of full) expect(stands).toBeGreaterThan(0.4);
+      }),
+      propertyRuns,
+    );
+  });
+});
+
 describe('the use of the graphics', () => {
   it('is hardly any where the processor draws', () => {
     fc.assert(

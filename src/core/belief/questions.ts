@@ -25,6 +25,8 @@ export interface QuestionDefinition<Id extends string = string> {
   readonly canAsk: (state: SetupState) => boolean;
   /** Changes that are made only while looking, at how it plays; without them the preview is looked at as it stands. */
   readonly lookedAtUnder?: readonly FixAtLevel[];
+  /** Whether a metered reading tells it, so that nobody need look. */
+  readonly isMetered?: true;
   /** How likely the first answer is, 0 to 1; with three answers, the probabilities of all. */
   readonly chances: (view: SampleView) => readonly number[];
 }
@@ -52,7 +54,19 @@ const inThree = (upper: number, upperTwo: number): readonly number[] =>
   [upper, Math.max(0, upperTwo - upper), 1 - Math.max(upperTwo, upper)].map((chance) => 0.06 + 0.82 * chance);
 
 /** A picture that stands for so long is seen to stand, however slow all else is. */
-const longStandMs = 500;
+export const longStandMs = 500;
+/**
+ * A cut that takes so long is seen where
+ * one comes up in what is watched, and where not all of it was decoded ahead. Assumptions.
+ */
+const standingCut = { ms: 700, ratio: 0.75 } as const;
+
+/** How likely the picture is seen to stand, and how likely not. */
+export function chancesOfStanding({ out, index }: SampleView): readonly number[] {
+  const within = step(out.standMs[index] as number, longStandMs, 0.2);
+  const atCut = standingCut.ratio * step(out.cutMs[index] as number, standingCut.ms, 0.3);
+  return yesNo(1 - (1 - within) * (1 - atCut));
+}
 
 /** Below this rate of a copy, in megabytes a second, a drive is slow; above the other it is no hindrance to any preview. */
 const copyRates = { slow: 60, quick: 200 } as const;
@@ -118,7 +132,8 @@ const definitions = [
     answers: answersYesNo,
     minutes: 0.5,
     canAsk: always,
-    chances: ({ out, index }) => yesNo(step(out.standMs[index] as number, longStandMs, 0.2)),
+    isMetered: true,
+    chances: chancesOfStanding,
   },
   {
     id: 'builds-shown',

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { createReading, deriveBaseState, type Reading } from '../card';
+import type { MeasuredReading } from '../card/types';
 import { createOutcomes } from '../load';
+import type { Confidence } from '../meter';
 import { listReadingEvidence } from './reading-evidence';
 
 const targetFps = 25;
@@ -13,6 +15,24 @@ const readingOf = (id: string, shownFps: number, change: Partial<Reading> = {}):
   fixes: [],
   ...change,
 });
+
+const measured: MeasuredReading = {
+  source: 'recording',
+  intervalsMs: [80, 80],
+  deadlineMs: 40,
+  isAtLeast: false,
+  slowestSecondFps: 10,
+  worstOnePercentFps: 9,
+  longestFreezeMs: 90,
+  freezesPerMinute: 0,
+  startDelayMs: 0,
+  settledAfterMs: 0,
+  settledFps: 12,
+  pace: 'in-step',
+  confidence: 'high',
+  reason: 'clear',
+  ownLoadRatio: null,
+};
 
 /** How well readings agree with a preview that would show a rate. */
 function logAt(readings: readonly Reading[], shownFps: number): number {
@@ -63,5 +83,22 @@ describe('listReadingEvidence', () => {
       listReadingEvidence(readings, targetFps, ['playing']).filter(({ key }) => key.includes('good enough'));
     expect(keys([judged('a', 'yes'), judged('b', 'no')])).toEqual([]);
     expect(keys([judged('a', 'yes'), judged('b', 'yes'), judged('c', 'no')])).toHaveLength(1);
+  });
+
+  it('takes the longest freeze that the meter saw, unless it doubts itself, as an answer about pictures that stand', () => {
+    const freezing = (longestFreezeMs: number, confidence: Confidence): readonly Reading[] => [
+      readingOf('a', 12, { measured: { ...measured, longestFreezeMs, confidence } }),
+    ];
+    const logOf = (readings: readonly Reading[], standMs: number): number => {
+      const out = createOutcomes(1);
+      out.standMs[0] = standMs;
+      const view = { state: base, out, index: 0, severityOf: () => 0, parameterOf: () => 1 };
+      const sum = new Float64Array(1);
+      for (const { addTo } of listReadingEvidence(readings, targetFps, ['playing'])) addTo(sum, view, 1);
+      return sum[0] as number;
+    };
+    expect(logOf(freezing(900, 'high'), 800)).toBeGreaterThan(logOf(freezing(900, 'high'), 80) + 1);
+    expect(logOf(freezing(90, 'medium'), 800)).toBeLessThan(logOf(freezing(90, 'medium'), 80) - 1);
+    expect(logOf(freezing(900, 'low'), 800)).toBe(logOf(freezing(900, 'low'), 80));
   });
 });

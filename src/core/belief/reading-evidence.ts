@@ -4,6 +4,7 @@ import { feltScrubMs, usableScrubMs } from '../load/usable';
 import { medianOf } from '../numbers/percentile';
 import { type Complaint, isAboutPlayingOnly } from './complaint';
 import { createBoundsWeigher, readingSpread } from './likelihood';
+import { chancesOfStanding, longStandMs } from './questions';
 import {
   type Evidence,
   keyOfFixes,
@@ -135,6 +136,22 @@ const sayUse = (name: OutcomeName, percents: readonly (number | null)[]): readon
   return [saidOf(name, 'full', weighBounds(name, fullUsePercent / 100, Number.POSITIVE_INFINITY, monitorSpread))];
 };
 
+/** What the meter saw of pictures that stand: the answer that somebody who watched would give. */
+const sayStands = (readings: readonly Reading[]): readonly Saying[] => {
+  const longestMs = readings.flatMap(({ measured }) =>
+    measured !== null && measured.confidence !== 'low' ? [measured.longestFreezeMs] : [],
+  );
+  if (longestMs.length === 0) return [];
+  const answer = medianOf(longestMs) >= longStandMs ? 0 : 1;
+  return [
+    saidOf(
+      'standMs',
+      `metered ${answer}`,
+      weighEach((view) => Math.log(chancesOfStanding(view)[answer] ?? 1)),
+    ),
+  ];
+};
+
 /** How much played after the wait, in editors that compute first. */
 const sayFits = (readings: readonly Reading[]): readonly Saying[] => {
   const seconds = readings.flatMap(({ fitSec }) => (fitSec === null ? [] : [Math.max(0.1, fitSec)]));
@@ -195,6 +212,7 @@ function sayingsOf({ moment, readings }: ReadingGroup, targetFps: number, compla
       'memoryRatio',
       readings.map(({ memoryUsePercent }) => memoryUsePercent),
     ),
+    ...sayStands(readings),
     ...sayFeels(rateName, readings, targetFps),
     ...sayJudgement(readings, complaint),
   ];

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
+import type { JobCard } from '../card/types';
 import { causeCatalogue } from '../causes';
 import { createCase } from '../simulate/cases';
 import { type Belief, believe, type PartShares, rankCauses, sharesUnder } from '.';
@@ -59,6 +60,39 @@ describe('sharesUnder', () => {
       ];
       expect(after).toBeLessThanOrEqual(before + 1e-9);
     }
+  });
+});
+
+describe('what no switch closes', () => {
+  const [heavyFilm] = cards;
+  if (!heavyFilm) throw new Error('no demo card');
+  const sharesOf = (videoLayerCount: number): ReadonlyMap<string, number> => {
+    const card = { ...heavyFilm, timeline: { ...heavyFilm.timeline, isDescribed: true, videoLayerCount } };
+    return new Map(
+      rankCauses(sharesUnder(believe(card, { sampleCount: 800 }), [])).map(({ id, share }) => [id, share]),
+    );
+  };
+
+  it('belongs to further layers too where their clips have to be decoded', () => {
+    const [one, four] = [sharesOf(1), sharesOf(4)];
+    expect(one.get('decode-heavy') ?? 0).toBeGreaterThan(0.4);
+    expect(one.get('layers-heavy') ?? 0).toBeLessThan(0.1);
+    expect(four.get('layers-heavy') ?? 0).toBeGreaterThan(0.25);
+  });
+});
+
+describe('a panel that is said to be open', () => {
+  it('is believed in no more than half, until something speaks for it', () => {
+    const [card] = cards;
+    if (!card) throw new Error('no demo card');
+    const said: JobCard = { ...card, readings: [], editor: { ...card.editor, isSourcePanelOpen: 'yes' } };
+    const weightOf = (of: JobCard): number =>
+      believe(of, { sampleCount: 800 }).parts.reduce(
+        (sum, { weight, hypothesis }) => sum + (hypothesis.state.hidden.isPanelReadingOriginals ? weight : 0),
+        0,
+      );
+    expect(weightOf(said)).toBeGreaterThan(0.3);
+    expect(weightOf(said)).toBeLessThan(0.75);
   });
 });
 

@@ -23,8 +23,6 @@ export interface CauseBelief {
   readonly share: number;
   /** How likely it is present with at least a tenth of the gap; several causes can be likely. */
   readonly probability: number;
-  /** How likely its repair alone closes more of the gap than any other's; these add up to 1 at most. */
-  readonly foremost: number;
 }
 
 /** Shares of one part: for each of its samples, the part of the gap that each cause has. */
@@ -33,8 +31,6 @@ export interface PartShares {
   readonly gaps: Float64Array;
   /** One array a cause that has any share here. */
   readonly shares: ReadonlyMap<CauseId, Float64Array>;
-  /** The cause of each sample whose repair closes most; null where there is no gap. */
-  readonly foremost: readonly (CauseId | null)[];
 }
 
 /** A cause counts as present where it has at least this part of the gap. */
@@ -43,17 +39,6 @@ export const presentRatio = 0.1;
 const mostPlayers = 3;
 /** Less than this, in logarithms, is left to no load cause where a switch has been put right: no reading tells it from nothing. */
 const leastLeft = 0.05;
-
-/** What one cause has of the gap, and what its repair alone would close; one value a sample each. */
-interface Standing {
-  readonly values: Float64Array;
-  readonly closed: Float64Array;
-}
-
-const createStanding = (count: number): Standing => ({
-  values: new Float64Array(count),
-  closed: new Float64Array(count),
-});
 
 /** The gaps of one part under compiled set-ups; outcomes are written over each time. */
 class Gaps {
@@ -108,12 +93,11 @@ function shareAmongPlayers(
   players: readonly ConfigurationCause[],
   gapOfCoalition: readonly Float64Array[],
   count: number,
-): Map<CauseId, Standing> {
-  const standings = new Map<CauseId, Standing>();
+): Map<CauseId, Float64Array> {
+  const shares = new Map<CauseId, Float64Array>();
   const weights = shapleyWeights[players.length] ?? [];
-  const whole = gapOfCoalition[0] as Float64Array;
   for (const [k, cause] of players.entries()) {
-    const { values, closed } = createStanding(count);
+    const values = new Float64Array(count);
     for (let coalition = 0; coalition < gapOfCoalition.length; coalition++) {
       if (coalition & (1 << k)) continue;
       const weight = weights[players.filter((_, other) => coalition & (1 << other)).length] ?? 0;
@@ -122,49 +106,67 @@ function shareAmongPlayers(
       for (let i = 0; i < count; i++)
         values[i] = (values[i] as number) + weight * ((without[i] as number) - (withIt[i] as number));
     }
-    const alone = gapOfCoalition[1 << k] as Float64Array;
-    for (let i = 0; i < count; i++) closed[i] = (whole[i] as number) - (alone[i] as number);
-    standings.set(cause.id, { values, closed });
+    shares.set(cause.id, values);
   }
-  return standings;
+  return shares;
 }
 
 /**
- * What is left after all repairs, shared among the load causes by what each would close if its part took no time. Of a
- * slow opening, what quick decoding would not close belongs to the pictures that are made of every clip.
+ * What each load cause would close of what is left if its part took no time. Of a slow opening, what nothing of that
+ * would close belongs to the pictures that are made of every clip.
  */
-function addLoads(standings: Map<CauseId, Standing>, gaps: Gaps, repaired: SetupState, left: Float64Array): void {
-  const count = left.length;
-  if (left.every((gap) => gap <= leastLeft)) return;
-  const closedBy = new Map<CauseId, Float64Array>();
-  const pictures = gaps.isOpening ? new Float64Array(count).fill(Number.POSITIVE_INFINITY) : null;
-  for (const cause of loadCauses) {
-    const after = gaps.of(repaired, compileWithoutPart(repaired, cause.part, 'heaviest'));
-    closedBy.set(
-      cause.id,
-      after.map((gap, i) => Math.max(0, (left[i] as number) - gap)),
+function listClosed(gaps: Gaps, repaired: SetupState, left: Float64Array): ReadonlyMap<CauseId, Float64Array> {
+  const closed = new Map<CauseId, Float64Array>();
+  const pictures = new Float64Array(left.length).fill(Number.POSITIVE_INFINITY);
+  for (const { id, part } of loadCauses) {
+    const after = gaps.of(repaired, compileWithoutPart(repaired, part, 'heaviest'));
+    closed.set(
+      id,
+      left.map((gap, i) => Math.max(0, gap - (after[i] as number))),
     );
-    if (pictures)
-      for (const [i, gap] of gaps.inRespect('opening', repaired).entries())
-        pictures[i] = Math.min(pictures[i] as number, gap);
+    if (!gaps.isOpening) continue;
+    for (const [i, gap] of gaps.inRespect('opening', repaired).entries())
+      pictures[i] = Math.min(pictures[i] as number, gap);
   }
-  if (pictures) closedBy.set(openingCauseId, pictures);
-  for (const [id, closed] of closedBy) {
-    const standing = standings.get(id) ?? createStanding(count);
-    standings.set(id, standing);
-    for (let i = 0; i < count; i++) {
+  if (gaps.isOpening) closed.set(openingCauseId, pictures);
+  return closed;
+}
+
+/**
+ * Adds what is left after all repairs, shared among the load causes by what each would close. What none of them closes
+ * is the reading of files that no drive is quick enough for.
+ */
+function addLoads(shares: Map<CauseId, Float64Array>, gaps: Gaps, repaired: SetupState, left: Float64Array): void {
+  if (left.every((gap) => gap <= leastLeft)) return;
+  const closed = listClosed(gaps, repaired, left);
+  for (const [id, closedBy] of closed) {
+    const values = shares.get(id) ?? new Float64Array(left.length);
+    shares.set(id, values);
+    for (let i = 0; i < left.length; i++) {
       const gap = left[i] as number;
       if (gap <= leastLeft) continue;
       let all = 0;
-      for (const other of closedBy.values()) all += other[i] as number;
-      const ratio = all > 0 ? (closed[i] as number) / all : id === fetchingCauseId ? 1 : 0;
-      standing.values[i] = (standing.values[i] as number) + gap * ratio;
-      standing.closed[i] = (standing.closed[i] as number) + (all > 0 ? (closed[i] as number) : gap * ratio);
+      for (const others of closed.values()) all += others[i] as number;
+      const ratio = all > 0 ? (closedBy[i] as number) / all : id === fetchingCauseId ? 1 : 0;
+      values[i] = (values[i] as number) + gap * ratio;
     }
   }
 }
 
-/** Shares of one part under some fixes, and whose repair closes most. */
+/** Makes the shares of each sample add up to 1 where there is a gap; a repair that makes it worse has no part in it. */
+function normalise(shares: ReadonlyMap<CauseId, Float64Array>, gaps: Float64Array): void {
+  for (let i = 0; i < gaps.length; i++) {
+    let positive = 0;
+    for (const values of shares.values()) positive += Math.max(0, values[i] as number);
+    const isShared = (gaps[i] as number) > usableGap && positive > 0;
+    for (const values of shares.values()) values[i] = isShared ? Math.max(0, values[i] as number) / positive : 0;
+  }
+}
+
+/**
+ * Shares of one part under some fixes. What repairs take away is shared among the causes with a switch by Shapley
+ * value; what is left after all are repaired is shared among the load causes.
+ */
 export function sharesOfPart(complaint: Complaint, part: BeliefPart, fixes: readonly FixAtLevel[]): PartShares {
   const state = applyFixes(part.hypothesis.state, fixes);
   const gaps = new Gaps(complaint, part);
@@ -176,46 +178,25 @@ export function sharesOfPart(complaint: Complaint, part: BeliefPart, fixes: read
     repaired = players.reduce((current, cause, k) => (coalition & (1 << k) ? cause.repair(current) : current), state);
     gapOfCoalition.push(gaps.of(repaired));
   }
-  const standings = shareAmongPlayers(players, gapOfCoalition, part.count);
-  addLoads(standings, gaps, repaired, gapOfCoalition.at(-1) as Float64Array);
-  return { part, gaps: whole, ...sumUp(standings, whole) };
-}
-
-/** Shares that add up to 1 where there is a gap, and the cause that closes most; a repair that makes it worse has no part. */
-function sumUp(
-  standings: ReadonlyMap<CauseId, Standing>,
-  whole: Float64Array,
-): Pick<PartShares, 'shares' | 'foremost'> {
-  const foremost = Array.from(whole, (gap, i) => {
-    const hasGap = gap > usableGap;
-    let [positive, most] = [0, 0];
-    let first: CauseId | null = null;
-    for (const [id, { values, closed }] of standings) {
-      positive += Math.max(0, values[i] as number);
-      if (hasGap && (closed[i] as number) > most) [most, first] = [closed[i] as number, id];
-    }
-    for (const { values } of standings.values())
-      values[i] = hasGap && positive > 0 ? Math.max(0, values[i] as number) / positive : 0;
-    return first;
-  });
+  const shares = shareAmongPlayers(players, gapOfCoalition, part.count);
+  addLoads(shares, gaps, repaired, gapOfCoalition.at(-1) as Float64Array);
+  normalise(shares, whole);
   // Most causes have no share under most hypotheses.
-  const present = [...standings].filter(([, { values }]) => values.some((share) => share > 0));
-  return { shares: new Map(present.map(([id, { values }]) => [id, values])), foremost };
+  for (const [id, values] of shares) if (values.every((share) => share === 0)) shares.delete(id);
+  return { part, gaps: whole, shares };
 }
 
 /** Shares of all parts of a belief under some fixes. */
 export const sharesUnder = (belief: Belief, fixes: readonly FixAtLevel[]): readonly PartShares[] =>
   belief.parts.map((part) => sharesOfPart(belief.complaint, part, fixes));
 
-/** Every cause with any share, first that whose repair most likely closes most. */
+/** Every cause with any share, the largest first. */
 export function rankCauses(parts: readonly PartShares[]): readonly CauseBelief[] {
   const share = new Map<CauseId, number>();
   const probability = new Map<CauseId, number>();
-  const foremost = new Map<CauseId, number>();
   let total = 0;
-  for (const { part, shares, foremost: firsts } of parts) {
+  for (const { part, shares } of parts) {
     const weight = part.weight / part.count;
-    for (const id of firsts) if (id !== null) foremost.set(id, (foremost.get(id) ?? 0) + weight);
     for (const [id, values] of shares)
       for (const value of values) {
         if (value <= 0) continue;
@@ -230,8 +211,7 @@ export function rankCauses(parts: readonly PartShares[]): readonly CauseBelief[]
       id,
       share: (share.get(id) ?? 0) / total,
       probability: Math.min(1, probability.get(id) ?? 0),
-      foremost: foremost.get(id) ?? 0,
     }))
     .filter((cause) => cause.share > 0.001)
-    .sort((a, b) => b.foremost - a.foremost || b.share - a.share);
+    .sort((a, b) => b.share - a.share);
 }

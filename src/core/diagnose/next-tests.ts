@@ -181,7 +181,11 @@ function weighFix(
 function weighQuestions(card: JobCard, belief: Belief, { shares, parts, bitsLeft }: AsIs): readonly WeighedTest[] {
   const isAnswered = (id: string): boolean => card.answers.some((answer) => answer.questionId === id);
   const isRefused = (id: string): boolean => card.refused.some((test) => test.id === id);
-  const open = questionCatalogue.filter(({ id, canAsk }) => !isAnswered(id) && !isRefused(id) && canAsk(belief.base));
+  const hasMetered = card.readings.some(({ measured }) => measured !== null && measured.confidence !== 'low');
+  const open = questionCatalogue.filter(
+    ({ id, canAsk, isMetered }) =>
+      !isAnswered(id) && !isRefused(id) && !(isMetered && hasMetered) && canAsk(belief.base),
+  );
   const lookedOut = createOutcomes(weighedSampleCount);
   return open.map((question) => {
     const histogram = new ShareHistogram(question.answers.length);

@@ -17,7 +17,8 @@ export interface ClipMix {
   /** The dearest quarter of the footage by duration. */
   readonly heaviest: ClipCost;
   readonly usual: ClipCost;
-  /** The average original, whatever the preview shows: what a panel decodes. */
+  /** The same of the originals, whatever the preview shows: what a panel decodes. */
+  readonly heavyOriginal: ClipCost;
   readonly original: ClipCost;
   /** A frame of the dearest quarter of the originals: what somebody opens in a plain player to see. */
   readonly plain: FetchCost;
@@ -26,9 +27,10 @@ export interface ClipMix {
   readonly slowJump: FetchCost;
   /** The usual jump among the originals: what looking through clips does. */
   readonly look: FetchCost;
-  /** To the middle between two key frames, on average over the dearest quarter, all that is shown, all originals. */
+  /** To the middle between two key frames, on average over the dearest quarter and all, of what is shown and of the originals. */
   readonly toHeaviest: FetchCost;
   readonly toUsual: FetchCost;
+  readonly toHeavyOriginal: FetchCost;
   readonly toOriginal: FetchCost;
   /** Half of the way there: where the pictures of clips in lists are taken. */
   readonly toThumbnail: FetchCost;
@@ -105,6 +107,7 @@ export function mixClips({ setup, hidden }: SetupState): ClipMix {
   const mix = {
     heaviest,
     usual,
+    heavyOriginal,
     original,
     plain: { ...heavyOriginal.playing, latencyMs: heavyOriginal.latencyMs },
     jump,
@@ -112,6 +115,7 @@ export function mixClips({ setup, hidden }: SetupState): ClipMix {
     look,
     toHeaviest: jumpTo(heaviest),
     toUsual: jumpTo(usual),
+    toHeavyOriginal: jumpTo(heavyOriginal),
     toOriginal: jumpTo(original),
     toThumbnail: jumpTo(original, 0.5),
     openPictureMib,

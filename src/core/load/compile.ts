@@ -146,11 +146,13 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
   const main = moment === 'usual' ? mix.usual : mix.heaviest;
   const mainCount = (moment === 'transition' ? 2 : 1) * (preview.isPrerendered ? prerenderedShare : 1);
   const otherCount = preview.isPrerendered ? 0 : drawnLayerCount(setup) - 1;
+  // A panel shows the clip at the playhead.
   const panelCount = hidden.isPanelReadingOriginals ? 1 : 0;
+  const panelCost = moment === 'usual' ? mix.original : mix.heavyOriginal;
   const playing = [
     [main, mainCount],
     [mix.usual, otherCount],
-    [mix.original, panelCount],
+    [panelCost, panelCount],
   ] as const;
   // Each cut goes on in the middle of a group: the way from its key frame is decoded in between.
   const cutsPerFrame = (timeline.cutsPerMinute ?? usualCutsPerMinute) / 60 / timeline.frameRateFps;
@@ -161,22 +163,26 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
   const moving = { ...preview, qualityRatio: Math.min(preview.qualityRatio, preview.movingQualityRatio) };
   const layerCount = drawnLayerCount(setup);
   const panel = [mix.toOriginal, panelCount] as const;
+  const heavyPanel = [mix.toHeavyOriginal, panelCount] as const;
   const draw = drawingCosts(setup, preview, hidden.effectsAt, main.megapixels);
   return {
     playing: addWork([
       [main.playing, mainCount],
       [mix.usual.playing, otherCount],
-      [mix.original.playing, panelCount],
+      [panelCost.playing, panelCount],
       [main.way, atCutsCount],
     ]),
     hardwareCopyRefMs: copyMs,
     scaleRefMs: scaleMs * habitRatioOf(setup, 'scale'),
     draw: moment === 'transition' ? { ...draw, layersRefMs: draw.layersRefMs + draw.layerRefMs } : draw,
     moving: drawingCosts(setup, moving, hidden.effectsAt, main.megapixels),
-    // A jump goes anywhere, and most of the film is not pre-rendered.
+    // A jump goes anywhere, and most of the film is not pre-rendered. At a cut nobody waits for a panel.
     scrub: addFetches([[mix.jump, layerCount], panel]),
-    slowScrub: addFetches([[mix.slowJump, layerCount], panel]),
-    cut: addFetches([[mix.toHeaviest, 1], [mix.toUsual, layerCount - 1], panel]),
+    slowScrub: addFetches([[mix.slowJump, layerCount], heavyPanel]),
+    cut: addFetches([
+      [mix.toHeaviest, 1],
+      [mix.toUsual, layerCount - 1],
+    ]),
     look: mix.look,
     plain: mix.plain,
     thumbnail: editor.areThumbnailsOn === 'no' ? nothingFetched : mix.toThumbnail,

@@ -236,7 +236,6 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
   const mostFetchedFps = Math.min(c.targetFps, 1000 / (Math.max(laneMs.drive, laneMs.decoder) * on.slowness));
   const aheadRatio = on.isComputingFirst ? 0 : on.overlapRatio;
   const fetchedFps = shownFps + c.skippedRatio * aheadRatio * Math.max(0, mostFetchedFps - shownFps);
-  const waits = waitsOf(c, p, on);
   const workedCores = (coreDecodeMs * fetchedFps + drawCoreMs * shownFps) / 1000;
   const coresWithoutEditor = freeCoresOf(c.coreCount, on.busyCores - on.buildCores, 0);
   const plainCores = Math.min(coresWithoutEditor, 1 + threadGainRatio * (c.coreCount - 1));
@@ -252,8 +251,8 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
     intervalMs,
     shownFps,
     laterFps: shownAt(laterMs),
-    ...waits,
-    standMs: Math.max(1000 / shownFps, waits.cutMs, on.heldMs),
+    ...waitsOf(c, p, on),
+    standMs: Math.max(1000 / shownFps, on.heldMs),
     fitSec: on.isComputingFirst
       ? Math.min(endlessSec, c.previewMemoryMib / (c.previewFrameMib * c.targetFps))
       : endlessSec,

@@ -255,10 +255,9 @@ export function evaluate(
         cacheMs) *
       jump;
     const aheadMs = 1 - waitRatio < readyAhead.leastOverlap ? 0 : (readyAhead.frames * 1000) / c.timelineFps;
-    const cutMs =
+    out.cutMs[i] =
       Math.max(0, c.cutOpenMs + fetchMs(c.cut, softwareRate, hardwareRate, driveSlowness) - aheadMs) * slowness;
-    out.cutMs[i] = cutMs;
-    out.standMs[i] = Math.max(1000 / shownFps, cutMs, swapStandMs(over), t.systemDrive * standing.systemDriveMs);
+    out.standMs[i] = Math.max(1000 / shownFps, swapStandMs(over), t.systemDrive * standing.systemDriveMs);
 
     const perClipMs =
       fetchMs(c.thumbnail, softwareRate, hardwareRate, driveSlowness) +

@@ -292,7 +292,7 @@ export interface FrameEstimate {
   readonly lookMs: number;
   /** How long the picture stands at a cut. */
   readonly cutMs: number;
-  /** How long the picture stands at the longest while it plays: between two frames, at a cut, or held by the system. */
+  /** How long the picture stands at the longest within a clip: between two frames, or held by the system. */
   readonly standMs: number;
   readonly openingSec: number;
   /** Seconds that fit into preview memory, where the editor computes first; else as good as endless. */

@@ -47,6 +47,12 @@ export const panelReadsOriginals = {
       odds: (_, facts) => byAnswer(facts.isSourcePanelOpen, { yes: 0, no: 0.02, unknown: 0.1 }),
       suppose: (state) => withHidden(state, { isPanelReadingOriginals: true }),
     },
+    {
+      // Few panels that are said to be open draw from originals: as often it shows what the preview shows, or is shut.
+      variant: 'harmless-after-all',
+      odds: (_, facts) => byAnswer(facts.isSourcePanelOpen, { yes: 1, no: 0, unknown: 0 }),
+      suppose: (state) => withHidden(state, { isPanelReadingOriginals: false }),
+    },
   ],
   isPresent: (state) => state.hidden.isPanelReadingOriginals,
   repair: (state) => withHidden(state, { isPanelReadingOriginals: false }),

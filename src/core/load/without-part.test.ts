@@ -1,0 +1,64 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
+import { withPreview, withTimeline } from './change-state';
+import { type Coefficients, compile } from './compile';
+import { createOutcomes, evaluate, type Outcomes } from './evaluate';
+import { drawParameterSamples } from './parameter-samples';
+import type { LoadPart, SetupState } from './types';
+import { compileWithoutPart } from './without-part';
+
+const sampleCount = 12;
+const parts: readonly LoadPart[] = ['decode', 'effects', 'layers', 'size'];
+
+function outcomesOf(state: SetupState, coefficients: Coefficients): Outcomes {
+  const out = createOutcomes(sampleCount);
+  evaluate(coefficients, drawParameterSamples(sampleCount, state.setup.machine), out);
+  return out;
+}
+
+const isNeverLess = (a: Float64Array, b: Float64Array): boolean =>
+  a.every((value, i) => value >= (b[i] as number) * (1 - 1e-12));
+
+describe('a load without one of its parts', () => {
+  it('never plays slower, and nobody waits longer for a jump, a look or a cut', () => {
+    fc.assert(
+      fc.property(arbitraryState, fc.constantFrom(...parts), (state, part) => {
+        const whole = outcomesOf(state, compile(state, 'heaviest'));
+        const without = outcomesOf(state, compileWithoutPart(state, part, 'heaviest'));
+        expect(isNeverLess(without.shownFps, whole.shownFps), part).toBe(true);
+        for (const name of ['scrubMs', 'scrubSlowMs', 'lookMs', 'cutMs', 'openingSec'] as const)
+          expect(isNeverLess(whole[name], without[name]), `${part} ${name}`).toBe(true);
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('leaves no work to the decoder, and nothing else untouched by it', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const without = compileWithoutPart(state, 'decode', 'heaviest');
+        const { softwareOnlyRefMs, hardwareAbleRefMs, hardwareMs, readMs } = without.playing;
+        expect([softwareOnlyRefMs, hardwareAbleRefMs, hardwareMs]).toEqual([0, 0, 0]);
+        expect(readMs).toBe(compile(state, 'heaviest').playing.readMs);
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('is the set-up with its effects bypassed, or with one layer, as far as these are listed', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const bypassed = withPreview(state, { areEffectsBypassed: true });
+        expect(outcomesOf(state, compileWithoutPart(state, 'effects', 'heaviest')).shownFps).toEqual(
+          outcomesOf(bypassed, compile(bypassed, 'heaviest')).shownFps,
+        );
+        const one = withTimeline(state, { videoLayerCount: 1, coveredLayerCount: 0, titleCount: 0 });
+        const alone = outcomesOf(one, compile(one, 'heaviest'));
+        const without = outcomesOf(state, compileWithoutPart(state, 'layers', 'heaviest'));
+        expect(isNeverLess(without.shownFps, alone.shownFps)).toBe(true);
+      }),
+      propertyRuns,
+    );
+  });
+});
