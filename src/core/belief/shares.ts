@@ -11,9 +11,8 @@ import { applyFixes, type FixAtLevel } from '../fixes/apply-fixes';
 import { type Coefficients, compile } from '../load/compile';
 import { createOutcomes, evaluate, type Outcomes } from '../load/evaluate';
 import type { SetupState } from '../load/types';
-import { compileWithoutPart } from '../load/without-part';
 import type { Belief, BeliefPart } from './believe';
-import { type Complaint, fillAllGaps, fillGaps, type Respect } from './complaint';
+import { type Complaint, fillAllGaps, fillGaps, isAboutPlayingOnly, type Respect } from './complaint';
 import { usableGap } from './forecast-belief';
 
 /** A cause with what is believed of it. */
@@ -42,18 +41,20 @@ const leastLeft = 0.05;
 
 /** The gaps of one part under compiled set-ups; outcomes are written over each time. */
 class Gaps {
-  readonly out: Outcomes;
+  private readonly out: Outcomes;
+  private readonly isPlayingOnly: boolean;
 
   constructor(
     private readonly complaint: Complaint,
     private readonly part: BeliefPart,
   ) {
     this.out = createOutcomes(part.count);
+    this.isPlayingOnly = isAboutPlayingOnly(complaint);
   }
 
   /** Of everything that is complained of. */
   of(state: SetupState, coefficients: Coefficients = compile(state, 'heaviest')): Float64Array {
-    evaluate(coefficients, this.part.samples, this.out);
+    evaluate(coefficients, this.part.samples, this.out, { isPlayingOnly: this.isPlayingOnly });
     return fillAllGaps(this.complaint, state, this.out, this.part.count, new Float64Array(this.part.count));
   }
 
@@ -119,7 +120,7 @@ function listClosed(gaps: Gaps, repaired: SetupState, left: Float64Array): Reado
   const closed = new Map<CauseId, Float64Array>();
   const pictures = new Float64Array(left.length).fill(Number.POSITIVE_INFINITY);
   for (const { id, part } of loadCauses) {
-    const after = gaps.of(repaired, compileWithoutPart(repaired, part, 'heaviest'));
+    const after = gaps.of(repaired, compile(repaired, 'heaviest', part));
     closed.set(
       id,
       left.map((gap, i) => Math.max(0, gap - (after[i] as number))),
