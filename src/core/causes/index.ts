@@ -7,7 +7,6 @@ export {
   configurationCauses,
   fetchingCauseId,
   isOpenEnd,
-  type LoadCause,
   loadCauses,
   openingCauseId,
 } from './catalogue';
