@@ -55,10 +55,7 @@ const inThree = (upper: number, upperTwo: number): readonly number[] =>
 
 /** A picture that stands for so long is seen to stand, however slow all else is. */
 export const longStandMs = 500;
-/**
- * A cut that takes so long is seen where
- * one comes up in what is watched, and where not all of it was decoded ahead. Assumptions.
- */
+/** A cut that takes so long is seen where one comes up in what is watched, and not all of it was decoded ahead. Assumptions. */
 const standingCut = { ms: 700, ratio: 0.75 } as const;
 
 /** How likely the picture is seen to stand, and how likely not. */

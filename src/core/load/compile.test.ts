@@ -37,9 +37,12 @@ describe('a load without one of its parts', () => {
     fc.assert(
       fc.property(arbitraryState, (state) => {
         const without = compile(state, 'heaviest', 'decode');
-        const { softwareOnlyRefMs, hardwareAbleRefMs, hardwareMs, readMs } = without.playing;
-        expect([softwareOnlyRefMs, hardwareAbleRefMs, hardwareMs]).toEqual([0, 0, 0]);
-        expect(readMs).toBe(compile(state, 'heaviest').playing.readMs);
+        const whole = compile(state, 'heaviest');
+        for (const name of ['playing', 'scrub', 'slowScrub', 'cut', 'look', 'thumbnail'] as const) {
+          const { softwareOnlyRefMs, hardwareAbleRefMs, hardwareMs, readMs } = without[name];
+          expect([softwareOnlyRefMs, hardwareAbleRefMs, hardwareMs], name).toEqual([0, 0, 0]);
+          expect(readMs, name).toBe(whole[name].readMs);
+        }
       }),
       propertyRuns,
     );

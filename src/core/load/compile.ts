@@ -201,10 +201,12 @@ export function compile(whole: SetupState, moment: PlayingMoment, without: LoadP
     // A jump goes anywhere, and most of the film is not pre-rendered. At a cut nobody waits for a panel.
     scrub: fetched(addFetches([[mix.jump, layerCount], panel])),
     slowScrub: fetched(addFetches([[mix.slowJump, layerCount], heavyPanel])),
-    cut: addFetches([
-      [mix.toHeaviest, 1],
-      [mix.toUsual, layerCount - 1],
-    ]),
+    cut: fetched(
+      addFetches([
+        [mix.toHeaviest, 1],
+        [mix.toUsual, layerCount - 1],
+      ]),
+    ),
     look: fetched(mix.look),
     plain: mix.plain,
     thumbnail: editor.areThumbnailsOn === 'no' ? nothingFetched : fetched(mix.toThumbnail),
