@@ -104,6 +104,28 @@ describe('listTestPlayEvidence', () => {
     expect(both(300)).toHaveLength(2);
   });
 
+  it('keeps what was seen of the graphics at work, whatever a browser had answered, and no speed', () => {
+    const refused: JobCard = {
+      ...card,
+      clips: card.clips.map((clip) =>
+        clip.facts.kind === 'video'
+          ? {
+              ...clip,
+              facts: { ...clip.facts, codec: stream.codec, bitDepth: stream.bitDepth, chroma: stream.chroma },
+              browserAnswer: { hardware: 'refused', isSmooth: 'unknown', isPowerEfficient: 'unknown' },
+            }
+          : clip,
+      ),
+    };
+    const seen = [decodeTest([decodeRun(100), decodeRun(300, { way: 'hardware' })])];
+    const baseOf = (of: JobCard) => believe(of, { sampleCount: 200 }).base.setup;
+    const isDecodedBy = (of: JobCard): readonly string[] =>
+      baseOf(of).clips.map(({ original }) => original.hardwareDecode);
+    expect(new Set(isDecodedBy(refused))).toEqual(new Set(['no']));
+    expect(new Set(isDecodedBy({ ...refused, decodeTests: seen }))).toEqual(new Set(['yes']));
+    expect(baseOf({ ...refused, decodeTests: seen }).machine).toEqual(baseOf(refused).machine);
+  });
+
   it('leaves out clips too light to tell', () => {
     const light = {
       ...decodeTest([decodeRun(900)]),
