@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import { expect, type Page } from '@playwright/test';
 
 /** Opens everything that is folded away, so that all of it can be reached. */
 export const unfold = (page: Page) =>
@@ -12,12 +12,15 @@ export const untilConcluded = (page: Page) =>
 
 /** Begins a trial by its title, and says that the change is made. */
 export async function makeChange(page: Page, title: string): Promise<void> {
-  await untilConcluded(page);
-  await unfold(page);
-  await page
-    .getByRole('button', { name: `Try this: ${title}` })
-    .first()
-    .click();
+  // What is concluded meanwhile folds lists together again.
+  await expect(async () => {
+    await untilConcluded(page);
+    await unfold(page);
+    await page
+      .getByRole('button', { name: `Try this: ${title}` })
+      .first()
+      .click({ timeout: 3000 });
+  }).toPass({ timeout: 60_000 });
   await page.getByRole('button', { name: 'It is made: measure it' }).click();
 }
 

@@ -11,6 +11,7 @@ import { applyFixes, type FixAtLevel } from '../fixes/apply-fixes';
 import { type Coefficients, compile } from '../load/compile';
 import { createOutcomes, evaluate, type Outcomes } from '../load/evaluate';
 import type { SetupState } from '../load/types';
+import { compileWithoutPart } from '../load/without-part';
 import type { Belief, BeliefPart } from './believe';
 import { type Complaint, fillAllGaps, fillGaps, isAboutPlayingOnly, type Respect } from './complaint';
 import { usableGap } from './forecast-belief';
@@ -120,7 +121,7 @@ function listClosed(gaps: Gaps, repaired: SetupState, left: Float64Array): Reado
   const closed = new Map<CauseId, Float64Array>();
   const pictures = new Float64Array(left.length).fill(Number.POSITIVE_INFINITY);
   for (const { id, part } of loadCauses) {
-    const after = gaps.of(repaired, compile(repaired, 'heaviest', part));
+    const after = gaps.of(repaired, compileWithoutPart(repaired, part, 'heaviest'));
     closed.set(
       id,
       left.map((gap, i) => Math.max(0, gap - (after[i] as number))),

@@ -53,8 +53,8 @@ export const noWork = (): { -readonly [K in keyof FetchCost]: number } => ({
   latencyMs: 0,
 });
 
-/** Several works added up, each so many times; no read is waited for. */
-export function addWork(parts: readonly (readonly [work: FileWork, count: number])[]): FetchCost {
+/** Several works added up, each so many times. */
+export function addWork(parts: readonly (readonly [work: FileWork, count: number])[]): FileWork {
   const sum = noWork();
   for (const [work, count] of parts) addTo(sum, work, count);
   return sum;

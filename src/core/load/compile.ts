@@ -1,13 +1,13 @@
 import type { KnownState } from '../machine/facts';
-import { isGraphicsDrawing, isHardwareDecoding, withTimeline } from './change-state';
-import { addFetches, addWork, type FetchCost, type FileWork, noWork } from './clip-cost';
+import { isGraphicsDrawing, isHardwareDecoding } from './change-state';
+import { addFetches, addWork, type FetchCost, type FileWork } from './clip-cost';
 import { mixClips } from './clip-mix';
 import { leastGraphicsMemoryMib } from './conditions';
 import { drawingHabitIds, drawingHabits } from './drawing-habits';
 import { blendCost, effectMs, showCost } from './effect-costs';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from './memory';
 import { previewMegapixels } from './preview-picture';
-import type { LoadPart, PlayingMoment, Setup, SetupState, TroubleId } from './types';
+import type { PlayingMoment, Setup, SetupState, TroubleId } from './types';
 
 /** Drawing one picture after decoding and scaling, on the reference core. */
 export interface DrawCost {
@@ -101,13 +101,12 @@ function drawingCosts(
   preview: Setup['preview'],
   effectsAt: SetupState['hidden']['effectsAt'],
   clipMegapixels: number,
-  without: LoadPart | null,
 ): DrawCost {
   const { timeline } = setup;
   const depth = depthRatioOf(setup);
   const shownMegapixels = previewMegapixels(timeline, preview);
   const projectMegapixels = (timeline.widthPx * timeline.heightPx) / 1e6;
-  const isOff = preview.areEffectsBypassed || preview.isPrerendered || without === 'effects';
+  const isOff = preview.areEffectsBypassed || preview.isPrerendered;
   const previewEffectMegapixels = isOff ? 0 : (effectsAt === 'project' ? projectMegapixels : shownMegapixels) * depth;
   const clipEffectMegapixels = isOff ? 0 : clipMegapixels * depth;
   let effectsPerMegapixel = 0;
@@ -123,10 +122,7 @@ function drawingCosts(
     effectAtClipMegapixels: clipEffectMegapixels,
     layersRefMs: blended * layerRefMs,
     layerRefMs,
-    showRefMs:
-      without === 'size'
-        ? 0
-        : (showCost.fixedMs + showCost.msPerMegapixel * shownMegapixels) * habitRatioOf(setup, 'show'),
+    showRefMs: (showCost.fixedMs + showCost.msPerMegapixel * shownMegapixels) * habitRatioOf(setup, 'show'),
   };
 }
 
@@ -138,28 +134,12 @@ const usualCutsPerMinute = 6;
 /** A pre-rendered range plays one small intra-frame file, whatever lies under it. Assumption. */
 const prerenderedShare = 0.12;
 
-/** A film with nothing on top of its first layer. */
-const oneLayer = { videoLayerCount: 1, coveredLayerCount: 0, titleCount: 0 } as const;
-
-/** What is fetched where decoding takes no time: it is read all the same. */
-function undecoded({ megabits, readMs, latencyMs }: FetchCost): FetchCost {
-  // Of one shape with all that is fetched: `evaluate` is much slower where it meets several.
-  const read = noWork();
-  read.megabits = megabits;
-  read.readMs = readMs;
-  read.latencyMs = latencyMs;
-  return read;
-}
-
 /**
  * Reduces a set-up to the coefficients of one playing moment. O(clips log clips) for a new list of clips, O(1)
  * after that; everything that depends on a sample's parameters is left to `evaluate`. The set-up needs at least
- * one clip with a duration. `without` a part of its load, that part takes no time: what this would bring says how much
- * of a lag is the film's own in this respect. Without layers there is one, and one clip to decode.
+ * one clip with a duration.
  */
-export function compile(whole: SetupState, moment: PlayingMoment, without: LoadPart | null = null): Coefficients {
-  const state = without === 'layers' ? withTimeline(whole, oneLayer) : whole;
-  const fetched = without === 'decode' ? undecoded : (cost: FetchCost): FetchCost => cost;
+export function compile(state: SetupState, moment: PlayingMoment): Coefficients {
   const { setup, hidden } = state;
   const { machine, preview, timeline, editor } = setup;
   const mix = mixClips(state);
@@ -182,34 +162,34 @@ export function compile(whole: SetupState, moment: PlayingMoment, without: LoadP
   const shownMegapixels = previewMegapixels(timeline, preview);
   const moving = { ...preview, qualityRatio: Math.min(preview.qualityRatio, preview.movingQualityRatio) };
   const layerCount = drawnLayerCount(setup);
-  const panel = [mix.toOriginal, panelCount] as const;
-  const heavyPanel = [mix.toHeavyOriginal, panelCount] as const;
-  const draw = drawingCosts(setup, preview, hidden.effectsAt, main.megapixels, without);
+  const draw = drawingCosts(setup, preview, hidden.effectsAt, main.megapixels);
   return {
-    playing: fetched(
-      addWork([
-        [main.playing, mainCount],
-        [mix.usual.playing, otherCount],
-        [panelCost.playing, panelCount],
-        [main.way, atCutsCount],
-      ]),
-    ),
-    hardwareCopyRefMs: without === 'decode' ? 0 : copyMs,
-    scaleRefMs: without === 'size' ? 0 : scaleMs * habitRatioOf(setup, 'scale'),
+    playing: addWork([
+      [main.playing, mainCount],
+      [mix.usual.playing, otherCount],
+      [panelCost.playing, panelCount],
+      [main.way, atCutsCount],
+    ]),
+    hardwareCopyRefMs: copyMs,
+    scaleRefMs: scaleMs * habitRatioOf(setup, 'scale'),
     draw: moment === 'transition' ? { ...draw, layersRefMs: draw.layersRefMs + draw.layerRefMs } : draw,
-    moving: drawingCosts(setup, moving, hidden.effectsAt, main.megapixels, without),
+    moving: drawingCosts(setup, moving, hidden.effectsAt, main.megapixels),
     // A jump goes anywhere, and most of the film is not pre-rendered. At a cut nobody waits for a panel.
-    scrub: fetched(addFetches([[mix.jump, layerCount], panel])),
-    slowScrub: fetched(addFetches([[mix.slowJump, layerCount], heavyPanel])),
-    cut: fetched(
-      addFetches([
-        [mix.toHeaviest, 1],
-        [mix.toUsual, layerCount - 1],
-      ]),
-    ),
-    look: fetched(mix.look),
+    scrub: addFetches([
+      [mix.jump, layerCount],
+      [mix.toOriginal, panelCount],
+    ]),
+    slowScrub: addFetches([
+      [mix.slowJump, layerCount],
+      [mix.toHeavyOriginal, panelCount],
+    ]),
+    cut: addFetches([
+      [mix.toHeaviest, 1],
+      [mix.toUsual, layerCount - 1],
+    ]),
+    look: mix.look,
     plain: mix.plain,
-    thumbnail: editor.areThumbnailsOn === 'no' ? nothingFetched : fetched(mix.toThumbnail),
+    thumbnail: editor.areThumbnailsOn === 'no' ? nothingFetched : mix.toThumbnail,
     cutOpenMs: editor.areFilesKeptOpen ? 0 : 12 + 2 * main.latencyMs,
     timelineFps: timeline.frameRateFps,
     coreCount: machine.coreCount,
@@ -235,8 +215,7 @@ export function compile(whole: SetupState, moment: PlayingMoment, without: LoadP
       editor.playsBy === 'unknown' ? unknownEditors.computesFirst : editor.playsBy === 'computing-first' ? 1 : 0,
     skippedRatio: { skipped: 1, unknown: 0.6, 'all-played': 0 }[editor.lateFrames],
     unlistedEffectsProbability: timeline.isDescribed ? unlistedProbability.described : unlistedProbability.undescribed,
-    unlistedLayersProbability:
-      without === 'layers' ? 0 : timeline.isDescribed ? unlistedProbability.described : unlistedProbability.undescribed,
+    unlistedLayersProbability: timeline.isDescribed ? unlistedProbability.described : unlistedProbability.undescribed,
     troubles: hidden.troubles,
     targetFps: setup.targetFps,
   };
