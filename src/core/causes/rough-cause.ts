@@ -1,4 +1,4 @@
-import { estimate } from '../load/estimate';
+import { estimatePlaying } from '../load/estimate-playing';
 import { middleParameters } from '../load/parameters';
 import type { LaneId, SetupState } from '../load/types';
 import { usableRateRatio } from '../load/usable';
@@ -19,11 +19,11 @@ const causeOfLane: Readonly<Record<Exclude<LaneId, 'drawing'>, CauseId>> = {
 /** The middle rate, and the cause that lies in plain sight: other programs, else the dearest part of the lane that binds. */
 export function findRoughly(state: SetupState): RoughFinding {
   const middle = middleParameters(state.setup.machine);
-  const { shownFps, bindingLane, stages } = estimate(state, 'heaviest', middle);
+  const { shownFps, bindingLane, stages } = estimatePlaying(state, 'heaviest', middle);
   const usableFps = usableRateRatio * state.setup.targetFps;
   if (shownFps >= usableFps) return { shownFps, causeId: null };
   const alone = { ...state, setup: { ...state.setup, programs: [] } };
-  if (estimate(alone, 'heaviest', middle).shownFps >= usableFps) return { shownFps, causeId: 'programs-busy' };
+  if (estimatePlaying(alone, 'heaviest', middle).shownFps >= usableFps) return { shownFps, causeId: 'programs-busy' };
   if (bindingLane !== 'drawing') return { shownFps, causeId: causeOfLane[bindingLane] };
   const msOf = (...ids: readonly string[]): number =>
     stages.reduce((sum, stage) => sum + (ids.includes(stage.id) ? stage.ms : 0), 0);

@@ -39,13 +39,12 @@ export const paging = { gain: 2.5, most: 3, freezeMs: 15, freezeGain: 3 } as con
 export const swapFreezeMs = (over: number): number => paging.freezeMs * Math.min(1, paging.freezeGain * over);
 
 /**
- * For how long the picture stands, at the longest of some twenty seconds: while the system swaps, the more surely the
- * more memory is over; and while a full system drive makes room. Milliseconds. Assumption.
+ * For how long the picture stands at the longest of some twenty seconds while the system swaps, in milliseconds: the more
+ * surely the more memory is over. Assumption.
  */
-export const standing = { swapMs: 800, swapGain: 10, systemDriveMs: 480 } as const;
-
-/** The longest stand that swapping makes, at a share of memory over. */
-export const swapStandMs = (over: number): number => standing.swapMs * Math.min(1, standing.swapGain * over);
+export const swapStandMs = (over: number): number => 800 * Math.min(1, 10 * over);
+/** The same while a full system drive makes room. Assumption. */
+export const fullDriveStandMs = 480;
 
 /** How an interval grows with what the editor wants beyond what it is allowed. */
 export const shortage = { gain: 0.7, most: 3 } as const;

@@ -1,149 +1,8 @@
 import type { FetchCost } from './clip-cost';
-import { type Coefficients, compile, type DrawCost } from './compile';
-import {
-  endlessSec,
-  freeCoresOf,
-  graphicsCallRefMs,
-  graphicsShortage,
-  handMs,
-  jumpCoresOf,
-  leastGraphicsMemoryMib,
-  opening,
-  paging,
-  reachOf,
-  readyAhead,
-  shortage,
-  standing,
-  swapFreezeMs,
-  swapStandMs,
-  threadGainRatio,
-} from './conditions';
-import {
-  type FrameEstimate,
-  type LaneId,
-  laneIds,
-  laneOfStage,
-  type Parameters,
-  type PlayingMoment,
-  type SetupState,
-  type StageCost,
-  type StageId,
-  stageIds,
-} from './types';
-
-/** What a sample's parameters make of the machine and the editor. */
-interface Conditions {
-  readonly speedRatio: number;
-  /** Share of the speed that is left when the machine is warm. */
-  readonly heatRatio: number;
-  readonly busyCores: number;
-  /** Of these, what the editor itself builds with. */
-  readonly buildCores: number;
-  readonly freeCores: number;
-  readonly jumpCores: number;
-  readonly threadGain: number;
-  readonly isHardware: boolean;
-  readonly hardwareSlowness: number;
-  readonly isGraphics: boolean;
-  readonly drawSpeedRatio: number;
-  readonly driveSlowness: number;
-  readonly cacheMs: number;
-  readonly stallMs: number;
-  /** What a full system drive adds to each shown frame on average; it comes in bursts. */
-  readonly systemStallMs: number;
-  readonly swapFreezeMs: number;
-  /** For how long the system holds the picture up at the longest. */
-  readonly heldMs: number;
-  readonly systemStallRatio: number;
-  readonly memoryRatio: number;
-  readonly slowness: number;
-  readonly isComputingFirst: boolean;
-  readonly overlapRatio: number;
-}
-
-/** Share of the graphics' memory that something else holds. */
-const graphicsTakenRatio = (c: Coefficients, p: Parameters): number =>
-  c.troubles.graphicsMemory * reachOf('graphicsMemory', p.graphicsMemorySeverity);
-
-/** How far drawing on the graphics is slowed by its driver and by memory that is short. */
-function graphicsSlownessOf(c: Coefficients, p: Parameters): number {
-  const takenRatio = graphicsTakenRatio(c, p);
-  const haveMib = Math.max(leastGraphicsMemoryMib, c.graphicsMemoryMib * (1 - takenRatio));
-  const missing = Math.max(0, (c.graphicsNeededMib * p.graphicsMemoryFactor) / haveMib - 1);
-  const driver = 1 + c.troubles.graphicsDrawing * reachOf('graphicsDrawing', p.graphicsDrawingSeverity);
-  return driver * (1 + graphicsShortage.gain * Math.min(graphicsShortage.most, missing));
-}
-
-function conditionsOf(c: Coefficients, p: Parameters): Conditions {
-  const { troubles } = c;
-  const power = 1 - troubles.power * reachOf('power', p.powerSeverity);
-  const staleness = 1 + troubles.software * reachOf('software', p.softwareSeverity);
-  const speedRatio = (c.coreSpeedRatio * p.coreSpeedFactor * power) / staleness;
-  const buildCores = c.coreCount * troubles.builds * reachOf('builds', p.buildsSeverity);
-  const programCores =
-    c.busyCores * p.busyFactor + c.coreCount * troubles.programs * reachOf('programs', p.programsSeverity);
-  const freeCores = freeCoresOf(c.coreCount, programCores, buildCores);
-  const wantedThreads = c.areThreadsRaised ? Math.max(p.decodeThreadCount, c.coreCount) : p.decodeThreadCount;
-  const threadCount = Math.max(1, Math.min(wantedThreads, freeCores));
-  const leakMib = troubles.memory * reachOf('memory', p.memorySeverity) * c.memoryMib;
-  const memoryRatio = (c.memoryNeededMib * p.memoryFactor + leakMib) / c.memoryMib;
-  const memoryOver = Math.min(paging.most, Math.max(0, memoryRatio - 1));
-  const pagingRatio = 1 + paging.gain * memoryOver;
-  const missing = Math.min(shortage.most, Math.max(0, (c.editorWantsMib * p.memoryFactor) / c.memoryGivenMib - 1));
-  const isGraphics = p.graphicsDrawingRank < c.graphicsDrawingProbability;
-  return {
-    speedRatio,
-    heatRatio: 1 - troubles.heat * reachOf('heat', p.heatSeverity),
-    busyCores: programCores + buildCores,
-    buildCores,
-    freeCores,
-    jumpCores: jumpCoresOf(c.coreCount, programCores, buildCores),
-    threadGain: 1 + threadGainRatio * (threadCount - 1),
-    isHardware: p.hardwareDecodeRank < c.hardwareDecodeProbability,
-    hardwareSlowness:
-      (1 + troubles.hardwareDecode * reachOf('hardwareDecode', p.hardwareDecodeSeverity)) / p.hardwareDecodeFactor,
-    isGraphics,
-    drawSpeedRatio: isGraphics ? (c.graphicsRatio * p.graphicsFactor) / graphicsSlownessOf(c, p) : speedRatio,
-    driveSlowness: (1 + troubles.drive * reachOf('drive', p.driveSeverity)) / p.driveFactor,
-    cacheMs: troubles.cache * reachOf('cache', p.cacheSeverity),
-    stallMs: troubles.unexplained * reachOf('unexplained', p.unexplainedSeverity),
-    systemStallMs: troubles.systemDrive * reachOf('systemDrive', p.systemDriveSeverity),
-    systemStallRatio: 1 + troubles.systemDrive * p.systemDriveSeverity,
-    memoryRatio,
-    swapFreezeMs: swapFreezeMs(memoryOver),
-    heldMs: Math.max(swapStandMs(memoryOver), troubles.systemDrive * standing.systemDriveMs),
-    slowness: pagingRatio * (1 + shortage.gain * missing),
-    isComputingFirst: p.playsByRank < c.computesFirstProbability,
-    overlapRatio: p.overlapRatio,
-  };
-}
-
-/** Effects and layers in reference milliseconds, with those that nobody listed. */
-function drawnOf(
-  c: Coefficients,
-  draw: DrawCost,
-  p: Parameters,
-): { readonly effectsRefMs: number; readonly layersRefMs: number } {
-  const isAtClip = p.effectsAtRank < c.effectsAtClipProbability;
-  const effectsRank = 1 - p.unlistedEffectsRank;
-  const layersRank = 1 - p.unlistedLayersRank;
-  const hasEffects = effectsRank < c.unlistedEffectsProbability;
-  const hasLayers = layersRank < c.unlistedLayersProbability;
-  const unlistedMs = hasEffects ? 60 - (52 * effectsRank) / c.unlistedEffectsProbability : 0;
-  const unlistedCount = hasLayers ? 4 - (3 * layersRank) / c.unlistedLayersProbability : 0;
-  return {
-    effectsRefMs: isAtClip
-      ? draw.effectsAtClipRefMs + unlistedMs * draw.effectAtClipMegapixels
-      : draw.effectsRefMs + unlistedMs * draw.effectMegapixels,
-    layersRefMs: draw.layersRefMs + unlistedCount * draw.layerRefMs,
-  };
-}
-
-/** Core time of decoding one frame, before it is shared among threads. */
-function decodeCoreMs(c: Coefficients, p: Parameters, on: Conditions): number {
-  const softwareRefMs = c.playing.softwareOnlyRefMs + (on.isHardware ? 0 : c.playing.hardwareAbleRefMs);
-  return (softwareRefMs * p.decodeFactor + (on.isHardware ? c.hardwareCopyRefMs : 0)) / on.speedRatio;
-}
+import { type Coefficients, compile } from './compile';
+import { endlessSec, freeCoresOf, graphicsCallRefMs, handMs, opening, readyAhead, threadGainRatio } from './conditions';
+import { type Conditions, drawnOf, graphicsTakenRatio, intervalOf, shownAt, workOutPlaying } from './estimate-playing';
+import type { FrameEstimate, Parameters, PlayingMoment, SetupState } from './types';
 
 /** For how long the drive is read until a picture has come. */
 const readingMs = (fetch: FetchCost, on: Conditions): number => fetch.latencyMs + fetch.readMs * on.driveSlowness;
@@ -157,17 +16,6 @@ function softwareMs(fetch: FetchCost, p: Parameters, on: Conditions): number {
 /** The wait until a picture has come from its files. */
 const fetchMs = (fetch: FetchCost, p: Parameters, on: Conditions): number =>
   readingMs(fetch, on) + softwareMs(fetch, p, on) + (on.isHardware ? fetch.hardwareMs * on.hardwareSlowness : 0);
-
-const bindingLaneOf = (laneMs: Readonly<Record<LaneId, number>>): LaneId =>
-  laneIds.reduce((binding, lane) => (laneMs[lane] > laneMs[binding] ? lane : binding));
-
-/** The interval between shown frames from what the lanes take, and from core time where that is what runs out. */
-function intervalOf(laneMs: Readonly<Record<LaneId, number>>, coreMs: number, on: Conditions): number {
-  const longestMs = Math.max(laneMs.drive, laneMs.decoder, laneMs.drawing);
-  const othersMs = laneMs.drive + laneMs.decoder + laneMs.drawing - longestMs;
-  const waitRatio = on.isComputingFirst ? 1 : 1 - on.overlapRatio;
-  return Math.max(longestMs + waitRatio * othersMs, coreMs / on.freeCores) * on.slowness;
-}
 
 /** Waits that are no playing: scrubbing, looking through clips, cuts, opening. */
 function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
@@ -202,26 +50,8 @@ function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
 
 /** The cost of a frame for one sample, from coefficients that `compile` made. */
 export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate {
-  const on = conditionsOf(c, p);
-  const coreDecodeMs = decodeCoreMs(c, p, on);
-  const hardwareMs = on.isHardware ? c.playing.hardwareMs * on.hardwareSlowness : 0;
-  const drawn = (refMs: number): number => (refMs * p.drawFactor) / on.drawSpeedRatio;
-  const callMs = on.isGraphics ? graphicsCallRefMs / on.speedRatio : 0;
-  const { effectsRefMs, layersRefMs } = drawnOf(c, c.draw, p);
-  const stageMs: Readonly<Record<StageId, number>> = {
-    read: c.playing.readMs * on.driveSlowness + on.cacheMs,
-    decode: coreDecodeMs / on.threadGain + hardwareMs,
-    scale: drawn(c.scaleRefMs),
-    effects: drawn(effectsRefMs),
-    layers: drawn(layersRefMs),
-    // Calls to the graphics, and what makes the whole editor wait, stand with showing.
-    show: drawn(c.draw.showRefMs) + callMs + on.stallMs,
-  };
-  const stages: readonly StageCost[] = stageIds.map((id) => ({ id, lane: laneOfStage[id], ms: stageMs[id] }));
-  const laneMs = { drive: 0, decoder: 0, drawing: 0 };
-  for (const { lane, ms } of stages) laneMs[lane] += ms;
-  const drawCoreMs = on.isGraphics ? callMs : laneMs.drawing - on.stallMs;
-  const intervalMs = intervalOf(laneMs, coreDecodeMs + drawCoreMs, on);
+  const { on, coreDecodeMs, drawCoreMs, callMs, frame } = workOutPlaying(c, p);
+  const { laneMs, shownFps } = frame;
   const warmth = 1 / on.heatRatio - 1;
   const warmLaneMs = {
     drive: laneMs.drive,
@@ -229,9 +59,6 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
     drawing: laneMs.drawing + drawCoreMs * warmth,
   };
   const laterMs = intervalOf(warmLaneMs, (coreDecodeMs + drawCoreMs) / on.heatRatio, on);
-  const shownAt = (ms: number): number =>
-    1000 / (Math.max(1000 / c.targetFps, ms) + on.systemStallMs + on.swapFreezeMs);
-  const shownFps = shownAt(intervalMs);
   // Late pictures are left out after they were decoded: others are reckoned from them.
   const mostFetchedFps = Math.min(c.targetFps, 1000 / (Math.max(laneMs.drive, laneMs.decoder) * on.slowness));
   const aheadRatio = on.isComputingFirst ? 0 : on.overlapRatio;
@@ -245,12 +72,8 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
         c.plain.hardwareMs * on.hardwareSlowness
       : (c.plain.softwareOnlyRefMs * p.decodeFactor) / on.speedRatio / plainCores;
   return {
-    stages,
-    laneMs,
-    bindingLane: bindingLaneOf(laneMs),
-    intervalMs,
-    shownFps,
-    laterFps: shownAt(laterMs),
+    ...frame,
+    laterFps: shownAt(laterMs, c, on),
     ...waitsOf(c, p, on),
     standMs: Math.max(1000 / shownFps, on.heldMs),
     fitSec: on.isComputingFirst

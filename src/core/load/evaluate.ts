@@ -3,6 +3,7 @@ import type { Coefficients, DrawCost } from './compile';
 import {
   endlessSec,
   freeCoresOf,
+  fullDriveStandMs,
   graphicsCallRefMs,
   graphicsShortage,
   handMs,
@@ -12,7 +13,6 @@ import {
   paging,
   readyAhead,
   shortage,
-  standing,
   swapFreezeMs,
   swapStandMs,
   threadGainRatio,
@@ -257,7 +257,7 @@ export function evaluate(
     const aheadMs = 1 - waitRatio < readyAhead.leastOverlap ? 0 : (readyAhead.frames * 1000) / c.timelineFps;
     out.cutMs[i] =
       Math.max(0, c.cutOpenMs + fetchMs(c.cut, softwareRate, hardwareRate, driveSlowness) - aheadMs) * slowness;
-    out.standMs[i] = Math.max(1000 / shownFps, swapStandMs(over), t.systemDrive * standing.systemDriveMs);
+    out.standMs[i] = Math.max(1000 / shownFps, swapStandMs(over), t.systemDrive * fullDriveStandMs);
 
     const perClipMs =
       fetchMs(c.thumbnail, softwareRate, hardwareRate, driveSlowness) +
