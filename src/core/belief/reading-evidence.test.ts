@@ -34,15 +34,17 @@ const measured: MeasuredReading = {
   ownLoadRatio: null,
 };
 
-/** How well readings agree with a preview that would show a rate. */
-function logAt(readings: readonly Reading[], shownFps: number): number {
+/** How well readings agree with a preview of which one figure is this. */
+function logOf(readings: readonly Reading[], name: 'shownFps' | 'standMs', figure: number): number {
   const out = createOutcomes(1);
-  out.shownFps[0] = shownFps;
+  out[name][0] = figure;
   const view = { state: base, out, index: 0, severityOf: () => 0, parameterOf: () => 1 };
   const sum = new Float64Array(1);
   for (const { addTo } of listReadingEvidence(readings, targetFps, ['playing'])) addTo(sum, view, 1);
   return sum[0] as number;
 }
+
+const logAt = (readings: readonly Reading[], shownFps: number): number => logOf(readings, 'shownFps', shownFps);
 
 describe('listReadingEvidence', () => {
   it('takes repeats of one set-up together: ten say less than ten times what one says', () => {
@@ -89,16 +91,9 @@ describe('listReadingEvidence', () => {
     const freezing = (longestFreezeMs: number, confidence: Confidence): readonly Reading[] => [
       readingOf('a', 12, { measured: { ...measured, longestFreezeMs, confidence } }),
     ];
-    const logOf = (readings: readonly Reading[], standMs: number): number => {
-      const out = createOutcomes(1);
-      out.standMs[0] = standMs;
-      const view = { state: base, out, index: 0, severityOf: () => 0, parameterOf: () => 1 };
-      const sum = new Float64Array(1);
-      for (const { addTo } of listReadingEvidence(readings, targetFps, ['playing'])) addTo(sum, view, 1);
-      return sum[0] as number;
-    };
-    expect(logOf(freezing(900, 'high'), 800)).toBeGreaterThan(logOf(freezing(900, 'high'), 80) + 1);
-    expect(logOf(freezing(90, 'medium'), 800)).toBeLessThan(logOf(freezing(90, 'medium'), 80) - 1);
-    expect(logOf(freezing(900, 'low'), 800)).toBe(logOf(freezing(900, 'low'), 80));
+    const logStanding = (readings: readonly Reading[], standMs: number): number => logOf(readings, 'standMs', standMs);
+    expect(logStanding(freezing(900, 'high'), 800)).toBeGreaterThan(logStanding(freezing(900, 'high'), 80) + 1);
+    expect(logStanding(freezing(90, 'medium'), 800)).toBeLessThan(logStanding(freezing(90, 'medium'), 80) - 1);
+    expect(logStanding(freezing(900, 'low'), 800)).toBe(logStanding(freezing(900, 'low'), 80));
   });
 });
