@@ -5,8 +5,8 @@ import type { SetupState } from '../load/types';
 import { usableRateRatio } from '../load/usable';
 import { type Complaint, fillGaps, type Respect, respects } from './complaint';
 import { readingSpread } from './likelihood';
-import { findQuestion } from './questions';
-import { listReadingEvidence } from './reading-evidence';
+import { findQuestion, type QuestionDefinition } from './questions';
+import { listReadingEvidence, meteredStandMs } from './reading-evidence';
 import { listTestPlayEvidence } from './test-play-evidence';
 import { createGapWeigher, type Evidence, keyOfFixes, weighBounds, weighEach } from './weighing';
 
@@ -124,6 +124,10 @@ const readingsOfTimeline = ({ readings, editor }: JobCard): JobCard['readings'] 
   readings.filter(
     ({ viewer, pass }) => viewer !== 'clip' && !(editor.playsBy === 'computing-first' && pass === 'repeat'),
   );
+
+/** Whether the meter has seen what a question asks for, so that nobody need look. */
+export const isMeteredOn = (card: JobCard, { isMetered }: QuestionDefinition): boolean =>
+  isMetered === true && readingsOfTimeline(card).some((reading) => meteredStandMs(reading) !== null);
 
 /** Everything on the card that speaks for or against a cause, in an order of its own. */
 export function listEvidence(card: JobCard): readonly Evidence[] {

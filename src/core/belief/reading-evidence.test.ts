@@ -94,6 +94,9 @@ describe('listReadingEvidence', () => {
     const logStanding = (readings: readonly Reading[], standMs: number): number => logOf(readings, 'standMs', standMs);
     expect(logStanding(freezing(900, 'high'), 800)).toBeGreaterThan(logStanding(freezing(900, 'high'), 80) + 1);
     expect(logStanding(freezing(90, 'medium'), 800)).toBeLessThan(logStanding(freezing(90, 'medium'), 80) - 1);
+    // A long wait between jumps is none while it plays.
+    const scrubbed = freezing(900, 'high').map((reading) => ({ ...reading, doing: 'scrubbing' as const }));
+    expect(logStanding(scrubbed, 800)).toBe(logStanding(scrubbed, 80));
     expect(logStanding(freezing(900, 'low'), 800)).toBe(logStanding(freezing(900, 'low'), 80));
   });
 });

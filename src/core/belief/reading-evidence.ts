@@ -136,11 +136,13 @@ const sayUse = (name: OutcomeName, percents: readonly (number | null)[]): readon
   return [saidOf(name, 'full', weighBounds(name, fullUsePercent / 100, Number.POSITIVE_INFINITY, monitorSpread))];
 };
 
+/** The longest stand that the meter saw while it played; null where it saw none, or doubts what it saw. */
+export const meteredStandMs = ({ measured, doing }: Reading): number | null =>
+  measured === null || doing !== 'playing' || measured.confidence === 'low' ? null : measured.longestFreezeMs;
+
 /** What the meter saw of pictures that stand: the answer that somebody who watched would give. */
 const sayStands = (readings: readonly Reading[]): readonly Saying[] => {
-  const longestMs = readings.flatMap(({ measured }) =>
-    measured !== null && measured.confidence !== 'low' ? [measured.longestFreezeMs] : [],
-  );
+  const longestMs = readings.map(meteredStandMs).filter((ms) => ms !== null);
   if (longestMs.length === 0) return [];
   const answer = medianOf(longestMs) >= longStandMs ? 0 : 1;
   return [

@@ -3,6 +3,7 @@ import {
   fillAllGaps,
   fillGaps,
   isAboutPlayingOnly,
+  isMeteredOn,
   outcomesUnder,
   type PartOutcomes,
   type PartShares,
@@ -181,10 +182,9 @@ function weighFix(
 function weighQuestions(card: JobCard, belief: Belief, { shares, parts, bitsLeft }: AsIs): readonly WeighedTest[] {
   const isAnswered = (id: string): boolean => card.answers.some((answer) => answer.questionId === id);
   const isRefused = (id: string): boolean => card.refused.some((test) => test.id === id);
-  const hasMetered = card.readings.some(({ measured }) => measured !== null && measured.confidence !== 'low');
+  const isOpen = (id: string): boolean => !isAnswered(id) && !isRefused(id);
   const open = questionCatalogue.filter(
-    ({ id, canAsk, isMetered }) =>
-      !isAnswered(id) && !isRefused(id) && !(isMetered && hasMetered) && canAsk(belief.base),
+    (question) => isOpen(question.id) && !isMeteredOn(card, question) && question.canAsk(belief.base),
   );
   const lookedOut = createOutcomes(weighedSampleCount);
   return open.map((question) => {
