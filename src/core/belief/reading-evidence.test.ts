@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
+import { measuredReading } from '../../../tests/arbitrary/readings';
 import { createReading, deriveBaseState, type Reading } from '../card';
-import type { MeasuredReading } from '../card/types';
 import { createOutcomes } from '../load';
 import type { Confidence } from '../meter';
 import { listReadingEvidence } from './reading-evidence';
@@ -15,24 +15,6 @@ const readingOf = (id: string, shownFps: number, change: Partial<Reading> = {}):
   fixes: [],
   ...change,
 });
-
-const measured: MeasuredReading = {
-  source: 'recording',
-  intervalsMs: [80, 80],
-  deadlineMs: 40,
-  isAtLeast: false,
-  slowestSecondFps: 10,
-  worstOnePercentFps: 9,
-  longestFreezeMs: 90,
-  freezesPerMinute: 0,
-  startDelayMs: 0,
-  settledAfterMs: 0,
-  settledFps: 12,
-  pace: 'in-step',
-  confidence: 'high',
-  reason: 'clear',
-  ownLoadRatio: null,
-};
 
 /** How well readings agree with a preview of which one figure is this. */
 function logOf(readings: readonly Reading[], name: 'shownFps' | 'standMs', figure: number): number {
@@ -89,7 +71,7 @@ describe('listReadingEvidence', () => {
 
   it('takes the longest freeze that the meter saw, unless it doubts itself, as an answer about pictures that stand', () => {
     const freezing = (longestFreezeMs: number, confidence: Confidence): readonly Reading[] => [
-      readingOf('a', 12, { measured: { ...measured, longestFreezeMs, confidence } }),
+      readingOf('a', 12, { measured: measuredReading({ longestFreezeMs, confidence }) }),
     ];
     const logStanding = (readings: readonly Reading[], standMs: number): number => logOf(readings, 'standMs', standMs);
     expect(logStanding(freezing(900, 'high'), 800)).toBeGreaterThan(logStanding(freezing(900, 'high'), 80) + 1);

@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { decodeRun, decodeTest } from '../../../tests/arbitrary/clips';
+import { measuredReading } from '../../../tests/arbitrary/readings';
 import { findQuestion, questionCatalogue } from '../belief';
 import { applyCommand, type JobCard, playableClip } from '../card';
 import { findFix } from '../fixes';
@@ -45,6 +46,17 @@ describe('rankNextTests', () => {
         if (kind !== 'test-play')
           expect(kind === 'question' ? findQuestion(id) : findFix(id as never), `${card.id} ${id}`).toBeDefined();
     }
+  });
+
+  it('asks whether the picture stands until the meter has seen the timeline play', () => {
+    const asked = seen.find(({ diagnosis }) => diagnosis.nextTests.some(({ id }) => id === 'picture-stands'));
+    if (!asked) throw new Error('no card on which it is asked');
+    const isAsked = (doing: 'playing' | 'scrubbing'): boolean => {
+      const readings = asked.card.readings.map((reading) => ({ ...reading, doing, measured: measuredReading() }));
+      return diagnose({ ...asked.card, readings }, options).nextTests.some(({ id }) => id === 'picture-stands');
+    };
+    expect(isAsked('playing')).toBe(false);
+    expect(isAsked('scrubbing')).toBe(true);
   });
 
   it('offers to play a clip once, where this browser decodes one that tells', () => {
