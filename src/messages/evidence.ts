@@ -1,7 +1,6 @@
 import { type CauseEvidence, findQuestion } from '@/core/belief';
-import { areSameFixes, type FixUse, type JobCard, type Reading } from '@/core/card';
+import { areSameFixes, type FixUse, type JobCard, type Reading, rateUnder } from '@/core/card';
 import type { FixId } from '@/core/fixes';
-import { medianOf } from '@/core/numbers/percentile';
 import { type DecodeTest, decodedFpsOf } from '@/core/test-play';
 import { playFeelTexts } from './editor';
 import { fixTitle } from './fix-titles';
@@ -67,17 +66,6 @@ const meanings: Readonly<Partial<Record<FixId, Meaning>>> = {
 
 /** Two rates this near to each other are the same. */
 const sameRatio = 1.1;
-
-const rateUnder = (
-  readings: readonly Reading[],
-  fixes: readonly FixUse[],
-  moment: Reading['moment'],
-): number | null => {
-  const rates = readings
-    .filter((reading) => reading.moment === moment && areSameFixes(reading.fixes, fixes))
-    .flatMap(({ shownFps }) => (shownFps === null ? [] : [shownFps]));
-  return rates.length > 0 ? medianOf(rates) : null;
-};
 
 /** What a reading under some fixes was, held against the one before the last of them. */
 function describeReading({ readings }: JobCard, fixes: readonly FixUse[], moment: Reading['moment']): string {

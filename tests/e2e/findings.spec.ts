@@ -19,6 +19,9 @@ test('names the cause of a card, how sure that is, and ways out', async ({ page 
   );
   await expect(causes).toContainText('One cause stands out.');
   await expect(causes).toContainText('very likely');
+  await expect(causes).toContainText(
+    'On your card: The programs that you could close take 3.45 of 4 cores and 1.5 GB.',
+  );
   await expect(page.getByRole('complementary', { name: 'Gauge' })).toContainText('very likely, about 8 in 10');
   const plans = page.getByRole('region', { name: 'Ways to a usable preview' });
   await expect(plans).toContainText('Close programs you do not need now');
@@ -50,6 +53,10 @@ test('shows a frame budget that agrees with what was read, before a fix and with
   const budget = page.getByRole('region', { name: 'Frame budget' });
   await expect(budget).toContainText('the heaviest quarter, by your readings', weighed);
   await expect(budget).toContainText(/Drawing takes about 1\d\d ms a frame, and only 40 are there/);
+  // What speaks for the first cause is a part of the same frame.
+  const effects = (await budget.textContent())?.match(/effects (\d+)/)?.[1] ?? 'no figure';
+  const causes = page.getByRole('region', { name: 'What causes it' });
+  await expect(causes).toContainText(`It takes about ${effects} ms a frame where that is heaviest`);
   const whatIf = page.getByRole('region', { name: 'What if' });
   // Six a second were read, and that is what it says of the set-up as it is.
   await expect(whatIf).toContainText('Playing 6 of 25 a second');

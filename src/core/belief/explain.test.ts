@@ -83,6 +83,20 @@ describe('explainInSteps', () => {
     if (ofDecoding) expect(ofDecoding.logFactor).toBeGreaterThan(0);
   });
 
+  it('leaves out a first rate that was to be expected with a cause and without it', () => {
+    for (const card of cards) {
+      const causes = rankCauses(sharesUnder(believe(card), [])).map(({ id }) => id);
+      const read = card.readings[0]?.shownFps ?? 0;
+      for (const { expected, logFactor } of Object.values(
+        explain(card, { fixes: [], causeIds: causes }).ofCauses,
+      ).flat()) {
+        if (!expected || Math.abs(logFactor) >= 0.9) continue;
+        const ranges = [expected.present, expected.absent];
+        expect(ranges.every(({ low, high }) => read >= low && read <= high)).toBe(false);
+      }
+    }
+  });
+
   it('has only finite figures, the weightiest first', () => {
     for (const card of [...cards, withIdleQuality()]) {
       const belief = believe(card);

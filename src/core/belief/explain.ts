@@ -1,3 +1,4 @@
+import { rateUnder } from '../card/fixes-in-force';
 import type { JobCard } from '../card/types';
 import type { CauseId } from '../causes';
 import type { FixAtLevel } from '../fixes/apply-fixes';
@@ -39,6 +40,8 @@ export interface Explanation {
 const leastSide = { weight: 0.0003, sampleCount: 20 } as const;
 /** Below this a thing says next to nothing: one time and a quarter as likely. */
 const leastLogFactor = 0.22;
+/** A rate read before any change that was to be expected with a cause and without it tells a person nothing below this. */
+const leastOfExpected = 0.9;
 /** Samples of what would be believed without one thing: ranges and factors are read as rough ones. */
 const usualSampleCount = 1500;
 
@@ -91,6 +94,12 @@ function sideOf(views: readonly PartView[], most: number, isChosen: (view: PartV
 const rangeOfWeighted = (values: readonly number[], weights: readonly number[]): Range =>
   weightedRangeOf(values.map((value, i) => ({ values: [value], weight: weights[i] as number })));
 
+/** The rate that a source states of the set-up before any fix; null where it states none, or is about a change. */
+const plainFpsOf = ({ readings }: JobCard, source: EvidenceSource): number | null =>
+  source.kind === 'readings' && source.fixes.length === 0 ? rateUnder(readings, [], source.moment) : null;
+
+const isIn = (value: number, { low, high }: Range): boolean => value >= low && value <= high;
+
 const isPresent = (id: CauseId, { shares }: PartView, i: number): boolean =>
   (shares.shares.get(id)?.[i] ?? 0) >= presentRatio;
 
@@ -127,6 +136,7 @@ export function* explainInSteps(
   const expectations: Expectation[] = [];
   for (const [source, evidence] of listSources(card)) {
     const isLater = source.kind === 'readings' && source.moment === 'later';
+    const plainFps = plainFpsOf(card, source);
     const without = sharesUnder(believe(card, { sampleCount, without: source }), fixes);
     const views = without.map((shares) => viewPart(shares, evidence, isLater));
     if (source.kind === 'readings') expectations.push({ source, expectedFps: sideOf(views, 0, () => true).range() });
@@ -139,6 +149,9 @@ export function* explainInSteps(
       const logFactor = present.logMean - absent.logMean;
       if (Math.abs(logFactor) < leastLogFactor) continue;
       const expected = source.kind === 'readings' ? { present: present.range(), absent: absent.range() } : null;
+      const isNoNews =
+        plainFps !== null && expected !== null && Object.values(expected).every((range) => isIn(plainFps, range));
+      if (isNoNews && Math.abs(logFactor) < leastOfExpected) continue;
       ofCauses[id] = [...(ofCauses[id] ?? []), { source, logFactor, expected }];
     }
     yield;

@@ -1,6 +1,6 @@
 export { type Belief, type BeliefPart, type BelieveOptions, believe } from './believe';
 export { fillAllGaps, fillGaps, isAboutPlayingOnly, type Respect } from './complaint';
-export { complaintsOf, isMeteredOn } from './evidence';
+export { complaintsOf, isMeteredOn, priorFactsOf } from './evidence';
 export { type CauseEvidence, type Explanation, explainInSteps } from './explain';
 export { fitToRate } from './fit-to-rate';
 export {

@@ -1,4 +1,5 @@
 import { isSwitchable } from '../fixes/fix-facts';
+import { medianOf } from '../numbers/percentile';
 import type { FixUse, JobCard, Reading, Trial, WorkingSet } from './types';
 
 /** Kept trials whose fix is still made, in the order in which they were kept; the newest level of each only. */
@@ -52,6 +53,18 @@ export const latestReading = (card: JobCard): Reading | null => card.readings.at
 export function readingInForce(card: JobCard): Reading | null {
   const inForce = fixesInForce(card);
   return card.readings.findLast((reading) => areSameFixes(reading.fixes, inForce)) ?? null;
+}
+
+/** The middle of the rates that were read under a set-up, frames a second; null where none was. */
+export function rateUnder(
+  readings: readonly Reading[],
+  fixes: readonly FixUse[],
+  moment: Reading['moment'],
+): number | null {
+  const rates = readings
+    .filter((reading) => reading.moment === moment && areSameFixes(reading.fixes, fixes))
+    .flatMap(({ shownFps }) => (shownFps === null ? [] : [shownFps]));
+  return rates.length > 0 ? medianOf(rates) : null;
 }
 
 /** A reading by its id; null where it was deleted. */

@@ -1,15 +1,9 @@
 import { estimate } from '../load/estimate';
 import { middleParameters } from '../load/parameters';
-import type { FrameEstimate, SetupState, StageId } from '../load/types';
+import type { FrameEstimate, SetupState } from '../load/types';
 import { usableRateRatio } from '../load/usable';
 import { type CauseId, configurationCauses, type LoadCause, loadCauses } from './catalogue';
-
-const stagesOfPart: Readonly<Record<LoadCause['part'], readonly StageId[]>> = {
-  decode: ['decode'],
-  effects: ['effects'],
-  layers: ['layers'],
-  size: ['scale', 'show'],
-};
+import { stagesOfPart } from './stages-of-part';
 
 const loadOf = (cause: LoadCause, frame: FrameEstimate): number =>
   frame.stages.reduce((sum, stage) => sum + (stagesOfPart[cause.part].includes(stage.id) ? stage.ms : 0), 0);

@@ -10,4 +10,5 @@ export {
   loadCauses,
   openingCauseId,
 } from './catalogue';
+export { type CauseGround, type GroundView, listGrounds } from './grounds';
 export type { PriorFacts, SupposedFault } from './types';

@@ -120,6 +120,9 @@ const isLikelySolved = (usableProbability: number): boolean => usableProbability
 export const causeFixes = (inForce: readonly FixUse[], usableProbability: number): readonly FixUse[] =>
   isLikelySolved(usableProbability) ? [] : inForce;
 
+/** Causes that people read; the others are named in a line. */
+export const readCount = 5;
+
 /**
  * The whole answer for a card: causes, next steps and plans, from everything on it and nothing else. Where the preview
  * is likely usable with what is in force, the causes are those of the set-up before any fix; else of what is left.

@@ -1,13 +1,10 @@
 import { type Explanation, explainInSteps } from '../belief';
 import { fixesInForce, type JobCard } from '../card';
-import { causeFixes, type Diagnosis } from './diagnose';
-
-/** Causes that are explained: the first ones, which people read. */
-const explainedCount = 5;
+import { causeFixes, type Diagnosis, readCount } from './diagnose';
 
 /** Why the causes of a diagnosis are believed, and what each reading was expected to be; it can be broken off between steps. */
 export const explainDiagnosisInSteps = (card: JobCard, diagnosis: Diagnosis): Generator<void, Explanation> =>
   explainInSteps(card, {
     fixes: causeFixes(fixesInForce(card), diagnosis.usableProbability),
-    causeIds: diagnosis.causes.slice(0, explainedCount).map(({ id }) => id),
+    causeIds: diagnosis.causes.slice(0, readCount).map(({ id }) => id),
   });

@@ -1,6 +1,7 @@
 export { type AdviceReason, adviseTrial, type TrialAdvice, type TrialVerdict } from './advise-trial';
 export { averageStages } from './average-stages';
 export { createRefusal } from './candidates';
+export { listCardGrounds, type StagesOfCard } from './card-grounds';
 export { type CardOverview, firstByEstimate, type NextStep, summariseCard, type TrialStage } from './card-overview';
 export { isChosenPlan, remainingPlan } from './chosen-plan';
 export { type ClipFilter, clipGroups, countTraits, everyClip, filterClipRows } from './clip-filter';

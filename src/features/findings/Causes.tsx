@@ -1,11 +1,13 @@
 'use client';
 
+import { useMemo } from 'react';
 import styled from 'styled-components';
 import type { JobCard } from '@/core/card';
-import type { CauseId } from '@/core/causes';
-import type { Diagnosis } from '@/core/diagnose';
+import type { CauseGround, CauseId } from '@/core/causes';
+import { type Diagnosis, listCardGrounds, type StagesOfCard } from '@/core/diagnose';
 import { describeProbability, formatChance } from '@/messages/diagnosis';
 import { settlingTests } from '@/messages/findings';
+import { describeGround } from '@/messages/grounds';
 import { causeTexts } from '@/messages/load';
 import { Disclosure } from '@/ui/Disclosure';
 import { Soft } from '@/ui/layout';
@@ -59,17 +61,30 @@ function leadOf({ causes, isUnexplained, usableProbability }: Diagnosis): string
   return 'No cause is clear yet: several would explain what you read. The look below tells most.';
 }
 
+/** What speaks for a cause before anything was read. */
+function OnTheCard({ grounds }: { readonly grounds: readonly CauseGround[] }) {
+  if (grounds.length === 0) return null;
+  return (
+    <p>
+      <Soft>On your card:</Soft> {grounds.map(describeGround).join(' ')}
+    </p>
+  );
+}
+
 /** What causes the lag, and how sure that is. */
 export function Causes({
   card,
   state,
   estimateCause,
+  stages,
 }: {
   readonly card: JobCard;
   readonly state: DiagnosisState;
   readonly estimateCause: CauseId | null;
+  readonly stages: StagesOfCard;
 }) {
   const { diagnosis, status } = state;
+  const grounds = useMemo(() => (diagnosis ? listCardGrounds(card, diagnosis, stages) : {}), [card, diagnosis, stages]);
   if (!diagnosis)
     return (
       <Sheet title="What causes it" aside={status === 'failed' ? 'by the estimate alone' : 'working it out…'}>
@@ -114,12 +129,8 @@ export function Causes({
               {causeTexts[id].why}{' '}
               {share >= 0.05 && <Soft>Its part of the lag: about {Math.round(100 * share)} %.</Soft>}
             </p>
+            <OnTheCard grounds={grounds[id] ?? []} />
             <CauseEvidence list={state.explanation?.ofCauses[id] ?? []} card={card} />
-            {id === estimateCause && !state.explanation?.ofCauses[id]?.length && (
-              <p>
-                <Soft>Speaks for it:</Soft> the frame budget below, from what is on the card already.
-              </p>
-            )}
             <p>
               <Soft>What would settle it:</Soft> {settlingTests[id]}
             </p>

@@ -37,6 +37,10 @@ export function Findings() {
     if (fixesInForce(card).length === 0) return null;
     return sketch ? averageStages(sketch, []) : computeFindings({ ...card, trials: [], workingSetId: null });
   }, [card, sketch]);
+  const stages = useMemo(
+    () => ({ now: whatIf.before.stages, before: (beforeFixes ?? whatIf.before).stages }),
+    [whatIf.before, beforeFixes],
+  );
   return (
     <StepPage stepId="findings">
       {card.clips.length === 0 && (
@@ -45,7 +49,7 @@ export function Findings() {
           project.
         </Note>
       )}
-      <Causes card={card} state={diagnosisState} estimateCause={findings.bindingCause} />
+      <Causes card={card} state={diagnosisState} estimateCause={findings.bindingCause} stages={stages} />
       {diagnosis && <NextLook card={card} diagnosis={diagnosis} />}
       {diagnosis && <Plans card={card} diagnosis={diagnosis} />}
       <Sheet

@@ -59,7 +59,7 @@ export const panelReadsOriginals = {
 } as const satisfies CauseDefinition;
 
 /** A project is larger than what is delivered when it has a fifth more lines, or frames a second. */
-const mismatchRatio = 1.2;
+export const mismatchRatio = 1.2;
 
 /** The project is set up larger or faster than what will be delivered. */
 export const projectMismatch = {

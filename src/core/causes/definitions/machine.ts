@@ -9,6 +9,7 @@ import {
 import { mixClips } from '../../load/clip-mix';
 import { editorWantsMib, memoryNeededMib, previewMemoryMibOf } from '../../load/memory';
 import type { SetupState } from '../../load/types';
+import { isSlowDrive } from '../slow-drive';
 import type { CauseDefinition } from '../types';
 import { byAnswer, hasTrouble, troubleFault, withoutTroubles } from './troubles';
 
@@ -48,7 +49,7 @@ export const powerOrHeat = {
 const endlessMib = 4_194_304;
 
 /** How many seconds fit into the memory for computed pictures is asked only where an editor computes first. */
-const isPreviewMemoryShort = ({ setup }: SetupState): boolean =>
+export const isPreviewMemoryShort = ({ setup }: SetupState): boolean =>
   setup.editor.playsBy === 'computing-first' && previewMemoryMibOf(setup) < 8192;
 
 /** More memory is wanted than there is, or the editor is kept too short, or given so much that the system is. */
@@ -81,11 +82,8 @@ export const memoryShort = {
     ),
 } as const satisfies CauseDefinition;
 
-/** A drive slower than this may be felt. Assumption. */
-const slowMegabytePerSec = 300;
-
 const isOnSlowDrive = ({ clips }: SetupState['setup']): boolean =>
-  clips.some((clip) => clip.original.drive.readMegabytePerSec < slowMegabytePerSec);
+  clips.some((clip) => isSlowDrive(clip.original.drive));
 
 /** The drive gives the footage too slowly. Repaired: the footage lies on a solid-state drive inside the machine. */
 export const driveSlow = {
@@ -123,9 +121,7 @@ export const systemDriveFull = {
 export const cacheMisplaced = {
   kind: 'configuration',
   id: 'cache-misplaced',
-  faults: [
-    troubleFault('cache', ({ machine }) => (machine.cacheDrive.readMegabytePerSec < slowMegabytePerSec ? 1 : 0.02)),
-  ],
+  faults: [troubleFault('cache', ({ machine }) => (isSlowDrive(machine.cacheDrive) ? 1 : 0.02))],
   isPresent: (state) => hasTrouble(state, 'cache'),
   repair: (state) => withoutTroubles(withMachine(state, { cacheDrive: fastDrive }), 'cache'),
 } as const satisfies CauseDefinition;
