@@ -1,4 +1,4 @@
-import { deriveBaseState, targetFpsOf } from '../card/derive-setup';
+import { deriveBaseState, playsByOf, targetFpsOf } from '../card/derive-setup';
 import type { FixUse, JobCard, LagMoment } from '../card/types';
 import type { PriorFacts } from '../causes';
 import type { SetupState } from '../load/types';
@@ -120,9 +120,9 @@ function listOfAnswers(card: JobCard): readonly Evidence[] {
  * Readings that tell of the timeline's preview: not of single clips, and not of a pass that an editor had computed
  * before and only played again.
  */
-const readingsOfTimeline = ({ readings, editor }: JobCard): JobCard['readings'] =>
-  readings.filter(
-    ({ viewer, pass }) => viewer !== 'clip' && !(editor.playsBy === 'computing-first' && pass === 'repeat'),
+const readingsOfTimeline = (card: JobCard): JobCard['readings'] =>
+  card.readings.filter(
+    ({ viewer, pass }) => viewer !== 'clip' && !(playsByOf(card) === 'computing-first' && pass === 'repeat'),
   );
 
 /** Whether the meter has seen what a question asks for, so that nobody need look. */

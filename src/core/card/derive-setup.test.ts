@@ -94,6 +94,13 @@ describe('deriveBaseState', () => {
     expect(share('unknown')).toBeLessThan(1);
   });
 
+  it('believes whoever complains of waiting for the picture that the editor computes first', () => {
+    const ticked = withEditor(demo, { playsBy: 'streaming' });
+    const waiting = { ...ticked, symptoms: { ...demo.symptoms, moments: ['waiting-for-the-picture' as const] } };
+    expect(deriveBaseState(ticked).setup.editor.playsBy).toBe('streaming');
+    expect(deriveBaseState(waiting).setup.editor.playsBy).toBe('computing-first');
+  });
+
   it('stands something usual in for footage that is not there yet', () => {
     const { clips } = deriveBaseState({ ...demo, clips: [] }).setup;
     expect(clips).toHaveLength(1);

@@ -102,6 +102,13 @@ const standInClip = (card: JobCard): SetupClip => ({
   proxy: null,
 });
 
+/**
+ * How the editor goes about its preview. Whoever complains of waiting until it has computed has seen that it does, and
+ * that counts for more than what was ticked among its settings.
+ */
+export const playsByOf = ({ editor, symptoms }: JobCard): CardEditor['playsBy'] =>
+  symptoms.moments.includes('waiting-for-the-picture') ? 'computing-first' : editor.playsBy;
+
 /** The rate that most of the moving footage has, by duration, frames a second; null without any. */
 export function mainClipFps(clips: readonly CardClip[]): number | null {
   const durationByFps = new Map<number, number>();
@@ -215,7 +222,7 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
         isPrerendered: false,
       },
       editor: {
-        playsBy: editor.playsBy,
+        playsBy: playsByOf(card),
         lateFrames: editor.lateFrames,
         memoryGivenMib: editor.memoryGivenMib,
         previewMemoryMib: editor.previewMemoryMib,

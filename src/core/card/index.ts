@@ -2,7 +2,7 @@ export * from './commands';
 export { createCardClip } from './create-card-clip';
 export { createReading } from './create-reading';
 export { createJobCard, unknownEditor, unknownProfile } from './defaults';
-export { deriveBaseState, targetFpsOf } from './derive-setup';
+export { deriveBaseState, playsByOf, targetFpsOf } from './derive-setup';
 export * from './fixes-in-force';
 export { type HardwareVerdict, hardwareVerdictOf } from './hardware-verdict';
 export { migrateCard } from './migrations';

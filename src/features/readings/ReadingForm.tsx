@@ -5,6 +5,7 @@ import {
   complaintOf,
   type PlayFeel,
   playFeels,
+  playsByOf,
   type ReadingMoment,
   readingMoments,
   type ScrubFeel,
@@ -84,8 +85,7 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
   const set = (patch: Partial<Typed>) => setTyped((current) => ({ ...current, ...patch }));
   const shownFps = typed.shownFps ?? shownOf(dropped, targetFpsOf(card));
   const isEmpty = shownFps === null && Object.values(typed).every((part) => part === null || part === 'unknown');
-  const isWaiting =
-    card.symptoms.moments.includes('waiting-for-the-picture') || card.editor.playsBy === 'computing-first';
+  const isWaiting = playsByOf(card) === 'computing-first';
   const storeTyped = () => {
     if (!store({ ...typed, shownFps, moment }, details)) return;
     setTyped(nothing);

@@ -1,6 +1,6 @@
 'use client';
 
-import { type CardEditor, lateFramePolicies, playWays, proxyStates } from '@/core/card';
+import { type CardEditor, lateFramePolicies, playsByOf, playWays, proxyStates } from '@/core/card';
 import { drawingHabitIds } from '@/core/load';
 import { type KnownState, knownStates } from '@/core/machine';
 import { habitTexts, lateFrameTexts, playWayTexts, proxyStateTexts } from '@/messages/editor';
@@ -95,7 +95,7 @@ export function EditorSettings() {
           value={toGigabytes(editor.memoryGivenMib)}
           onChange={(value) => set({ memoryGivenMib: toMib(value) })}
         />
-        {editor.playsBy === 'computing-first' && (
+        {playsByOf(card) === 'computing-first' && (
           <NumberField
             label="Memory for computed pictures"
             unit="GB"
