@@ -38,15 +38,19 @@ function takeStock(base: SetupState, fixes: readonly FixAtLevel[], inForce: read
   return { sacrifice, minutes };
 }
 
-/** What to expect with a set of fixes in force and no others. O(hypotheses × clips + samples). */
+/**
+ * What to expect with a set of fixes in force and no others; the frame's time by what of the belief agrees with the last
+ * reading, where that is given, as it is shown everywhere else. O(hypotheses × clips + samples).
+ */
 export const forecastSet = (
   belief: Belief,
   fixes: readonly FixAtLevel[],
   inForce: readonly FixAtLevel[],
+  ofFrame: Belief = belief,
 ): SetForecast => ({
   fixes,
   ...forecastUnder(belief, fixes),
-  ...averageStages(belief, fixes),
+  ...averageStages(ofFrame, fixes),
   ...takeStock(belief.base, fixes, inForce),
 });
 

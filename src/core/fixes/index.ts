@@ -15,5 +15,5 @@ export {
 } from './fix-facts';
 export { changesLook, isGeneralRemedy, isWayOfWorking, previewFixIds } from './fix-traits';
 export { clipsForProxies, estimateProxyWork } from './proxy-work';
-export { leastGain, type RankedFix, rankFixes } from './rank-fixes';
+export { leastGain, type RankedFix, rankFixes, rankFixesBy } from './rank-fixes';
 export * from './types';

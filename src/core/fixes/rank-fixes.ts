@@ -2,8 +2,9 @@ import { compile } from '../load/compile';
 import { createOutcomes, evaluate } from '../load/evaluate';
 import { forecast } from '../load/forecast';
 import { drawParameterSamples } from '../load/parameter-samples';
-import type { FrameForecast, ParameterSamples, SetupState } from '../load/types';
+import type { ParameterSamples, SetupState } from '../load/types';
 import { usableRateRatio, usableScrubMs } from '../load/usable';
+import type { Range } from '../numbers/percentile';
 import { fixCatalogue } from './catalogue';
 import type { FixId, FixLevel } from './fix-facts';
 import type { FixDefinition, Sacrifice } from './types';
@@ -14,11 +15,11 @@ export interface Complaint {
   readonly isScrubbing: boolean;
 }
 
-/** A fix with what the estimate says of it on this card. */
+/** A fix with what is expected of it on this card. */
 export interface RankedFix {
   readonly id: FixId;
   readonly level: FixLevel;
-  readonly after: FrameForecast;
+  readonly after: { readonly shownFps: Range };
   readonly effortMinutes: number;
   readonly sacrifice: Sacrifice;
   /** How much of the gap, in logarithms of rate and scrub time, it is expected to close; may be 0. */
@@ -53,14 +54,20 @@ function gapOf(state: SetupState, complaint: Complaint, samples: ParameterSample
 export const totalSacrifice = (sacrifice: Sacrifice): number =>
   Object.values(sacrifice).reduce((sum, part) => sum + part, 0);
 
+/** What of a set-up fixes are weighed by. */
+export interface FixScale {
+  readonly gapNow: number;
+  readonly gapWith: (fix: FixDefinition<FixId>, level: FixLevel) => number;
+  readonly expectOf: (fix: FixDefinition<FixId>, level: FixLevel) => RankedFix['after'];
+}
+
 function rankLevels(
   fix: FixDefinition<FixId>,
   state: SetupState,
-  gapAt: (state: SetupState) => number,
+  { gapNow, gapWith, expectOf }: FixScale,
 ): RankedFix | null {
-  const gapBefore = gapAt(state);
   const levels = fix.levelsFor(state).map((level) => {
-    const gain = Math.max(0, gapBefore - gapAt(fix.applyTo(state, level)));
+    const gain = Math.max(0, gapNow - gapWith(fix, level));
     const effortMinutes = fix.effortMinutes(state, level);
     const sacrifice = fix.sacrifice(state, level);
     const score = gain / (trialMinutes + effortMinutes + sacrificeMinutes * totalSacrifice(sacrifice));
@@ -69,19 +76,26 @@ function rankLevels(
   const [first, ...others] = levels;
   if (!first) return null;
   const best = others.reduce((top, candidate) => (candidate.score > top.score ? candidate : top), first);
-  return { id: fix.id, ...best, after: forecast(fix.applyTo(state, best.level)) };
+  return { id: fix.id, ...best, after: expectOf(fix, best.level) };
 }
 
 /**
- * The fixes that can be made on this set-up, by what the estimate says that they bring against what they cost;
- * each at its best level. Those that bring nothing come last, in the catalogue's order.
+ * The fixes that can be made on this set-up, by what they are expected to bring against what they cost; each at its best
+ * level. Those that bring nothing come last, in the catalogue's order.
  */
-export function rankFixes(state: SetupState, complaint: Complaint): readonly RankedFix[] {
-  const samples = drawParameterSamples(rankingSampleCount, state.setup.machine);
-  const gapAt = (candidate: SetupState): number => gapOf(candidate, complaint, samples);
-  return fixCatalogue
+export const rankFixesBy = (state: SetupState, scale: FixScale): readonly RankedFix[] =>
+  fixCatalogue
     .filter(({ group }) => group !== 'export' && group !== 'upgrades')
-    .map((fix) => rankLevels(fix, state, gapAt))
+    .map((fix) => rankLevels(fix, state, scale))
     .filter((ranked) => ranked !== null)
     .sort((a, b) => b.score - a.score);
+
+/** The same by what the estimate says, where nothing is believed yet. */
+export function rankFixes(state: SetupState, complaint: Complaint): readonly RankedFix[] {
+  const samples = drawParameterSamples(rankingSampleCount, state.setup.machine);
+  return rankFixesBy(state, {
+    gapNow: gapOf(state, complaint, samples),
+    gapWith: (fix, level) => gapOf(fix.applyTo(state, level), complaint, samples),
+    expectOf: (fix, level) => forecast(fix.applyTo(state, level)),
+  });
 }

@@ -1,8 +1,9 @@
 'use client';
 
 import { useDeferredValue, useMemo } from 'react';
+import type { Belief } from '@/core/belief';
 import { type FixUse, isSameFix, type JobCard } from '@/core/card';
-import { createRefusal, rankCardFixes } from '@/core/diagnose';
+import { createRefusal, rankBelievedFixes, rankCardFixes } from '@/core/diagnose';
 import { leastGain, type RankedFix } from '@/core/fixes';
 import { Disclosure } from '@/ui/Disclosure';
 import { Note } from '@/ui/Note';
@@ -11,6 +12,8 @@ import { FixCard } from './FixCard';
 
 interface AllFixesProps {
   readonly card: JobCard;
+  /** What readings and answers leave likely; null where there are none, or nothing is concluded yet. */
+  readonly sketch: Belief | null;
   /** The one that is shown above already. */
   readonly shown: FixUse | null;
   readonly canTry: boolean;
@@ -18,11 +21,15 @@ interface AllFixesProps {
   readonly onTry: (fix: FixUse) => void;
 }
 
-/** Every other fix in reach, to be taken out of turn: what helps by the estimate first, the rest folded away. */
-export function AllFixes({ card, shown, canTry, isUsable, onTry }: AllFixesProps) {
+/** Every other fix in reach, to be taken out of turn: what helps first, the rest folded away. */
+export function AllFixes({ card, sketch, shown, canTry, isUsable, onTry }: AllFixesProps) {
   // Ranking seventy fixes on a long project takes a moment; what the belief answers must not wait for it.
   const settled = useDeferredValue(card);
-  const ranked = useMemo(() => rankCardFixes(settled), [settled]);
+  const belief = useDeferredValue(sketch);
+  const ranked = useMemo(
+    () => (belief ? rankBelievedFixes(settled, belief) : rankCardFixes(settled)),
+    [settled, belief],
+  );
   const others = ranked.filter(
     (fix) => !(shown && isSameFix(fix, shown)) && !card.editorProfile.lacks.includes(fix.id),
   );
@@ -38,7 +45,10 @@ export function AllFixes({ card, shown, canTry, isUsable, onTry }: AllFixesProps
   return (
     <>
       {helpful.length > 0 && (
-        <Sheet title="Others worth trying" aside="by what the estimate says that each brings for what it costs">
+        <Sheet
+          title="Others worth trying"
+          aside={`what each brings for what it costs, by ${belief ? 'your readings' : 'the estimate'}`}
+        >
           {helpful.slice(0, openCount).map(show)}
           {helpful.length > openCount && (
             <Disclosure label={`${helpful.length - openCount} more`}>{helpful.slice(openCount).map(show)}</Disclosure>
@@ -47,7 +57,7 @@ export function AllFixes({ card, shown, canTry, isUsable, onTry }: AllFixesProps
       )}
       {helpful.length === 0 && shown === null && !isUsable && (
         <Note>
-          By the estimate none of the fixes here closes the gap. Look again at what is assumed about the machine and the
+          None of the fixes here is expected to close the gap. Look again at what is assumed about the machine and the
           timeline: a guess there may hide the cause.
         </Note>
       )}

@@ -91,6 +91,7 @@ export function Fixes() {
       {!trial && (
         <AllFixes
           card={card}
+          sketch={card.readings.length > 0 ? (diagnosis?.sketch ?? null) : null}
           shown={isMoveShown && 'fix' in move ? move.fix : null}
           canTry={canTry}
           isUsable={overview.isUsable}

@@ -7,6 +7,7 @@ import { describeRoom } from '@/messages/working';
 import { Note } from '@/ui/Note';
 import { useDiagnosis } from '../shell/diagnosis-context';
 import { ToolPage } from '../shell/ToolPage';
+import { useFittedSketch } from '../shell/use-frame-time';
 import { useOpenCard } from '../shell/use-open-card';
 import { FixPicker } from './FixPicker';
 import { Presets } from './Presets';
@@ -16,7 +17,7 @@ import { useWhatIfSet } from './use-what-if-set';
 
 function WhatIfSheets({ card, diagnosis }: { readonly card: JobCard; readonly diagnosis: Diagnosis }) {
   const { sketch, plans, targetFps } = diagnosis;
-  const set = useWhatIfSet(card, sketch);
+  const set = useWhatIfSet(card, sketch, useFittedSketch(card));
   const room = useMemo(() => findRoomLeft(sketch, set.chosen), [sketch, set.chosen]);
   return (
     <>

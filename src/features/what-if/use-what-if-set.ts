@@ -20,12 +20,15 @@ export interface WhatIfSet {
 }
 
 /** Any set of fixes at once, and what it would bring; nothing on the card changes. */
-export function useWhatIfSet(card: JobCard, sketch: Belief): WhatIfSet {
+export function useWhatIfSet(card: JobCard, sketch: Belief, fitted: Belief | null): WhatIfSet {
   const inForce = useMemo(() => fixesInForce(card), [card]);
   const [picked, setPicked] = useState<readonly FixUse[] | null>(null);
   const chosen = picked ?? inForce;
-  const before = useMemo(() => forecastSet(sketch, inForce, inForce), [sketch, inForce]);
-  const after = useMemo(() => forecastSet(sketch, chosen, inForce), [sketch, chosen, inForce]);
+  const before = useMemo(() => forecastSet(sketch, inForce, inForce, fitted ?? sketch), [sketch, fitted, inForce]);
+  const after = useMemo(
+    () => forecastSet(sketch, chosen, inForce, fitted ?? sketch),
+    [sketch, fitted, chosen, inForce],
+  );
   return {
     inForce,
     chosen,
