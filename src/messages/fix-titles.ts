@@ -1,5 +1,5 @@
 import type { FixId, FixLevel } from '@/core/fixes';
-import { formatMemory } from './format';
+import { formatMemory, joinLabels } from './format';
 
 /** Fixes as headings: "Lower the preview quality to 1/4". Apart from their long texts, which lists do not need. */
 const fixTitles: Readonly<Record<FixId, (level: FixLevel) => string>> = {
@@ -87,3 +87,10 @@ const fixTitles: Readonly<Record<FixId, (level: FixLevel) => string>> = {
 /** A fix as a heading; a card from a newer Oil Can may name one without text here. */
 export const fixTitle = (id: string, level: FixLevel): string =>
   id in fixTitles ? fixTitles[id as FixId](level) : `A fix of a newer Oil Can (“${id}”)`;
+
+/** Several fixes in a sentence. */
+export const listFixTitles = (fixes: readonly { readonly id: string; readonly level: FixLevel }[]): string =>
+  joinLabels(
+    fixes.map(({ id, level }) => fixTitle(id, level)),
+    '; ',
+  );

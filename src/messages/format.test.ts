@@ -11,6 +11,7 @@ import {
   formatMs,
   formatWait,
   formatWaitRange,
+  joinLabels,
 } from './format';
 
 describe('formatFpsRange', () => {
@@ -64,5 +65,10 @@ describe('figures with units', () => {
       }),
       propertyRuns,
     );
+  });
+
+  it('keeps the capital of the first label in a row alone', () => {
+    expect(joinLabels(['Lower it', 'Draw it', 'H.264'], '; ')).toBe('Lower it; draw it; H.264');
+    expect(joinLabels([], ', ')).toBe('');
   });
 });

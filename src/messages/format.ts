@@ -79,3 +79,10 @@ export function formatAgo(atMs: number, nowMs: number): string {
   if (minutes < 1440) return `${formatCount(Math.round(minutes / 60), 'hour')} ago`;
   return `${formatCount(Math.round(minutes / 1440), 'day')} ago`;
 }
+
+/** A word's first letter is made small; a name such as "H.264" keeps it. */
+const inSentence = (label: string): string => label.replace(/^[A-Z](?=[a-z])/, (letter) => letter.toLowerCase());
+
+/** Several labels as one sentence's part: only the first keeps its capital. */
+export const joinLabels = (labels: readonly string[], between: string): string =>
+  labels.map((label, i) => (i === 0 ? label : inSentence(label))).join(between);

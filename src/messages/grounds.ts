@@ -1,18 +1,17 @@
 import { assertNever } from '@/core/assert-never';
 import type { CauseGround } from '@/core/causes';
 import { describeDepth, nameCodec } from './clip-facts';
-import { formatCount, formatFps, formatMemory, formatMs } from './format';
+import { formatCount, formatFps, formatMemory, formatMs, joinLabels } from './format';
 import { effectLabels } from './load';
 
 /** "Sharpening on 3 layers, soft blur". */
 const listEffects = (effects: Extract<CauseGround, { code: 'effects-listed' }>['effects']): string =>
-  effects
-    .map(({ kind, layerCount }, i) => {
-      const label = effectLabels[kind];
-      const name = i === 0 ? label : label.charAt(0).toLowerCase() + label.slice(1);
-      return layerCount > 1 ? `${name} on ${layerCount} layers` : name;
-    })
-    .join(', ');
+  joinLabels(
+    effects.map(({ kind, layerCount }) =>
+      layerCount > 1 ? `${effectLabels[kind]} on ${layerCount} layers` : effectLabels[kind],
+    ),
+    ', ',
+  );
 
 const describeLayers = (videoLayerCount: number, titleCount: number): string =>
   [

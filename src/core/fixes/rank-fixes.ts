@@ -19,7 +19,11 @@ export interface Complaint {
 export interface RankedFix {
   readonly id: FixId;
   readonly level: FixLevel;
-  readonly after: { readonly shownFps: Range };
+  readonly after: {
+    readonly shownFps: Range;
+    /** How likely the preview is usable with it, 0 to 1; absent where only the estimate speaks. */
+    readonly usableProbability?: number;
+  };
   readonly effortMinutes: number;
   readonly sacrifice: Sacrifice;
   /** How much of the gap, in logarithms of rate and scrub time, it is expected to close; may be 0. */

@@ -1,4 +1,5 @@
 import { findFix, type RankedFix } from '@/core/fixes';
+import { formatChance } from '@/messages/diagnosis';
 import { describeEffort, fixTexts } from '@/messages/fixes';
 import { formatFpsRange } from '@/messages/format';
 
@@ -11,8 +12,10 @@ export interface FixFact {
 /** Effort and cost of a fix, as they stand beside it everywhere. */
 export function describeFixFacts(ranked: RankedFix): readonly FixFact[] {
   const requires = findFix(ranked.id)?.requires ?? [];
+  const { shownFps, usableProbability } = ranked.after;
+  const usable = usableProbability === undefined ? '' : `; usable ${formatChance(usableProbability)}`;
   return [
-    { name: 'brings', value: `${formatFpsRange(ranked.after.shownFps)} a second` },
+    { name: 'brings', value: `${formatFpsRange(shownFps)} a second${usable}` },
     { name: 'takes', value: describeEffort(ranked.effortMinutes, requires) },
     { name: 'costs', value: fixTexts[ranked.id].cost },
   ];

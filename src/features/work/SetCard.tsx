@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { type Belief, forecastUnder } from '@/core/belief';
 import { fixesOfSet, type JobCard, type WorkingSet, workingSetInUse } from '@/core/card';
 import { listSwitches } from '@/core/diagnose';
-import { fixTitle } from '@/messages/fix-titles';
+import { listFixTitles } from '@/messages/fix-titles';
 import { formatFpsRange, formatWaitRange } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
@@ -62,11 +62,7 @@ export function SetCard({ card, sketch, set, what, onUse, onLeave, own }: SetCar
       <p>
         <b>{formatFpsRange(after.shownFps)} a second</b>, a jump in {formatWaitRange(after.scrubMs)}
       </p>
-      <p>
-        {set.fixes.length === 0
-          ? 'Nothing is left out.'
-          : `${set.fixes.map(({ id, level }) => fixTitle(id, level)).join('; ')}.`}
-      </p>
+      <p>{set.fixes.length === 0 ? 'Nothing is left out.' : `${listFixTitles(set.fixes)}.`}</p>
       <Ways>
         <div>
           <h4>To go there</h4>
