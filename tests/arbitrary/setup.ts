@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import type { PriorFacts } from '@/core/causes';
 import { chromaFormats } from '@/core/footage';
 import {
   drawingHabitIds,
@@ -168,6 +169,18 @@ const hidden: fc.Arbitrary<Hidden> = fc.record({
 
 /** Any set-up that a card can give, with any hidden state. */
 export const arbitraryState: fc.Arbitrary<SetupState> = fc.record({ setup, hidden });
+
+/** Of what makes faults likelier, nobody has said anything. */
+export const untold: PriorFacts = {
+  isPluggedIn: 'unknown',
+  isUpToDate: 'unknown',
+  wasRestarted: 'unknown',
+  isBuilding: 'unknown',
+  isSourcePanelOpen: 'unknown',
+  isSystemDriveStated: false,
+  isFootageDriveStated: false,
+  isMemoryStated: false,
+};
 
 /**
  * Runs of every property test, and the seed they are drawn with; fast-check prints both with a counterexample.

@@ -1,22 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { describeGround } from '@/messages/grounds';
-import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
+import { arbitraryState, propertyRuns, untold } from '../../../tests/arbitrary/setup';
 import { expectGoodWords } from '../../../tests/stand-ins/good-words';
 import { estimate, middleParameters, type SetupState } from '../load';
 import { causeCatalogue, causeIds, configurationCauses, type GroundView, listGrounds } from '.';
 
-/** Nobody said anything that is not in the set-up. */
-const nothingSaid: GroundView['facts'] = {
-  isPluggedIn: 'unknown',
-  isUpToDate: 'unknown',
-  wasRestarted: 'unknown',
-  isBuilding: 'unknown',
-  isSourcePanelOpen: 'unknown',
-  isSystemDriveStated: false,
-  isFootageDriveStated: false,
-  isMemoryStated: true,
-};
+/** All that a person need not have said for grounds to be found in the set-up. */
+const nothingSaid: GroundView['facts'] = { ...untold, isMemoryStated: true };
 const troubleSaid: GroundView['facts'] = {
   ...nothingSaid,
   isPluggedIn: 'no',

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
+import { arbitraryState, propertyRuns, untold } from '../../../tests/arbitrary/setup';
 import { estimate, middleParameters, type SetupState } from '../load';
 import { configurationCauses, type PriorFacts } from '.';
 
@@ -13,16 +13,6 @@ const told: PriorFacts = {
   isSystemDriveStated: true,
   isFootageDriveStated: true,
   isMemoryStated: true,
-};
-const untold: PriorFacts = {
-  isPluggedIn: 'unknown',
-  isUpToDate: 'unknown',
-  wasRestarted: 'unknown',
-  isBuilding: 'unknown',
-  isSourcePanelOpen: 'unknown',
-  isSystemDriveStated: false,
-  isFootageDriveStated: false,
-  isMemoryStated: false,
 };
 /** What the middle of all that is unknown makes of a set-up. */
 const evaluateMiddle = (state: SetupState) => estimate(state, 'heaviest', middleParameters(state.setup.machine));
