@@ -4,14 +4,19 @@ import { describeDepth, nameCodec } from './clip-facts';
 import { formatCount, formatFps, formatMemory, formatMs, joinLabels } from './format';
 import { effectLabels } from './load';
 
-/** "Sharpening on 3 layers, soft blur". */
-const listEffects = (effects: Extract<CauseGround, { code: 'effects-listed' }>['effects']): string =>
-  joinLabels(
-    effects.map(({ kind, layerCount }) =>
+/** More effects than these are counted. */
+const mostNamed = 4;
+
+/** "Sharpening on 3 layers, soft blur, and 2 more". */
+function listEffects(effects: Extract<CauseGround, { code: 'effects-listed' }>['effects']): string {
+  const named = effects
+    .slice(0, mostNamed)
+    .map(({ kind, layerCount }) =>
       layerCount > 1 ? `${effectLabels[kind]} on ${layerCount} layers` : effectLabels[kind],
-    ),
-    ', ',
-  );
+    );
+  const leftOut = effects.length - named.length;
+  return joinLabels(leftOut > 0 ? [...named, `and ${leftOut} more`] : named, ', ');
+}
 
 const describeLayers = (videoLayerCount: number, titleCount: number): string =>
   [

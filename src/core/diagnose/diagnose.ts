@@ -121,7 +121,7 @@ export const causeFixes = (inForce: readonly FixUse[], usableProbability: number
   isLikelySolved(usableProbability) ? [] : inForce;
 
 /** Causes that people read; the others are named in a line. */
-export const readCount = 5;
+export const readCauseCount = 5;
 
 /**
  * The whole answer for a card: causes, next steps and plans, from everything on it and nothing else. Where the preview
