@@ -74,6 +74,23 @@ test('shows a frame budget that agrees with what was read, before a fix and with
   await expect(understood).toContainText('2 of 2 as expected', weighed);
 });
 
+test('says the same of a frame and of a fix on every page', async ({ page }) => {
+  test.setTimeout(90_000);
+  await page.goto('/card/demo-decode-bound/what-if');
+  const asItIs = page.getByRole('region', { name: 'As it is now' });
+  await expect(asItIs).toContainText(/decode \d+/, weighed);
+  const decodeMs = (await asItIs.textContent())?.match(/decode (\d+)/)?.[1] ?? 'no figure';
+  const gauge = page.getByRole('complementary', { name: 'Gauge' });
+  await expect(gauge).toContainText(`Decoder${decodeMs}`);
+  await page.goto('/card/demo-decode-bound/findings');
+  const causes = page.getByRole('region', { name: 'What causes it' });
+  await expect(causes).toContainText(`It takes about ${decodeMs} ms a frame where that is heaviest`, weighed);
+  await page.goto('/card/demo-programs-busy/fixes');
+  const others = page.getByRole('region', { name: 'Others worth trying' });
+  await expect(others).toContainText('what each brings for what it costs, by your readings', weighed);
+  await expect(others).toContainText(/\d+ to 29\.97 a second; usable about \d in 10/);
+});
+
 test('gives complaints that are no lag fixes of their own', async ({ page }) => {
   await page.goto('/card/demo-effects-bound/symptoms');
   await page.getByRole('button', { name: 'Change: What you see' }).click();
