@@ -7,7 +7,7 @@ import { previewHeightPx } from '../load/preview-picture';
 import type { PictureStream, SetupEffect, SetupState, StageCost } from '../load/types';
 import type { CauseId, LoadCause } from './catalogue';
 import { mismatchRatio } from './definitions/editor';
-import { isPreviewMemoryShort } from './definitions/machine';
+import { isInTheWay, isPreviewMemoryShort } from './definitions/machine';
 import { isSlowDrive } from './slow-drive';
 import { stagesOfPart } from './stages-of-part';
 import type { PriorFacts } from './types';
@@ -119,7 +119,9 @@ const programGrounds: Grounds = ({ state: { setup } }) => {
   const listed = setup.programs.filter(({ canClose }) => canClose !== 'no');
   const busyCores = listed.reduce((sum, program) => sum + program.busyCores, 0);
   const memoryMib = listed.reduce((sum, program) => sum + program.memoryMib, 0);
-  return [listed.length > 0 && { code: 'programs-listed', busyCores, coreCount: setup.machine.coreCount, memoryMib }];
+  return [
+    listed.some(isInTheWay) && { code: 'programs-listed', busyCores, coreCount: setup.machine.coreCount, memoryMib },
+  ];
 };
 
 const graphicsMemoryGrounds: Grounds = ({ state: { setup } }) => {

@@ -3,7 +3,7 @@ import { deriveBaseState, fixesInForce, type JobCard } from '../card';
 import { type CauseGround, type CauseId, listGrounds } from '../causes';
 import { applyFixes } from '../fixes';
 import type { StageCost } from '../load';
-import { causeFixes, type Diagnosis, readCauseCount } from './diagnose';
+import { causeFixes, causesToRead, type Diagnosis } from './diagnose';
 
 /** Where a frame's time goes, as the card is set up and as it was before any fix. */
 export interface StagesOfCard {
@@ -25,5 +25,5 @@ export function listCardGrounds(
     stages: under.length === inForce.length ? stages.now : stages.before,
     budgetMs,
   };
-  return Object.fromEntries(causes.slice(0, readCauseCount).map(({ id }) => [id, listGrounds(id, view)]));
+  return Object.fromEntries(causesToRead(causes).map(({ id }) => [id, listGrounds(id, view)]));
 }

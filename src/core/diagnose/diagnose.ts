@@ -120,8 +120,13 @@ const isLikelySolved = (usableProbability: number): boolean => usableProbability
 export const causeFixes = (inForce: readonly FixUse[], usableProbability: number): readonly FixUse[] =>
   isLikelySolved(usableProbability) ? [] : inForce;
 
-/** Causes that people read; the others are named in a line. */
-export const readCauseCount = 5;
+/** Causes less likely than this are told in one line, and so are more than a handful. */
+const leastRead = 0.12;
+const mostRead = 5;
+
+/** The causes that people read of, each with why it is believed: the first, and those that are likely enough. */
+export const causesToRead = (causes: readonly CauseBelief[]): readonly CauseBelief[] =>
+  causes.filter(({ probability }, i) => probability >= leastRead || i === 0).slice(0, mostRead);
 
 /**
  * The whole answer for a card: causes, next steps and plans, from everything on it and nothing else. Where the preview

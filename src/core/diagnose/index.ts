@@ -7,7 +7,7 @@ export { isChosenPlan, remainingPlan } from './chosen-plan';
 export { type ClipFilter, clipGroups, countTraits, everyClip, filterClipRows } from './clip-filter';
 export { listClipRecords } from './clip-records';
 export { type ClipCost, type ClipRow, findHeaviest, listClipRows } from './clip-rows';
-export { type Diagnosis, diagnose } from './diagnose';
+export { causesToRead, type Diagnosis, diagnose } from './diagnose';
 export { computeFindings, computeWhatIf, type Findings, keptState, rankCardFixes } from './findings';
 export { type InterviewQuestion, nextQuestion, openQuestionIds, sideQuestionId } from './interview';
 export { minutesLeft, minutesSpent } from './minutes';

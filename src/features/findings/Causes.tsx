@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import styled from 'styled-components';
 import type { JobCard } from '@/core/card';
 import type { CauseGround, CauseId } from '@/core/causes';
-import { type Diagnosis, listCardGrounds, type StagesOfCard } from '@/core/diagnose';
+import { causesToRead, type Diagnosis, listCardGrounds, type StagesOfCard } from '@/core/diagnose';
 import { describeProbability, formatChance } from '@/messages/diagnosis';
 import { settlingTests } from '@/messages/findings';
 import { describeGround } from '@/messages/grounds';
@@ -46,8 +46,6 @@ const Bar = styled.div`
   > i { display: block; height: 100%; border-radius: 4px; background: ${colour.enamel}; }
 `;
 
-/** Causes less likely than this are told in one line. */
-const leastShown = 0.12;
 /** From here on a cause is clear. */
 const clearProbability = 0.75;
 
@@ -96,7 +94,7 @@ export function Causes({
         <p>{estimateCause ? causeTexts[estimateCause].why : 'By the estimate this preview should be usable.'}</p>
       </Sheet>
     );
-  const shown = diagnosis.causes.filter(({ probability }, i) => probability >= leastShown || i === 0).slice(0, 5);
+  const shown = causesToRead(diagnosis.causes);
   const rest = diagnosis.causes.filter((cause) => !shown.includes(cause)).slice(0, 6);
   return (
     <Sheet

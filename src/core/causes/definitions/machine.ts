@@ -8,21 +8,21 @@ import {
 } from '../../load/change-state';
 import { mixClips } from '../../load/clip-mix';
 import { editorWantsMib, memoryNeededMib, previewMemoryMibOf } from '../../load/memory';
-import type { SetupState } from '../../load/types';
+import type { SetupProgram, SetupState } from '../../load/types';
 import { isSlowDrive } from '../slow-drive';
 import type { CauseDefinition } from '../types';
 import { byAnswer, hasTrouble, troubleFault, withoutTroubles } from './troubles';
+
+/** Whether a program takes enough to be felt, and may be closed. Assumption: a tenth of a core, or 400 MB. */
+export const isInTheWay = ({ canClose, busyCores, memoryMib }: SetupProgram): boolean =>
+  canClose !== 'no' && busyCores + memoryMib / 4096 > 0.1;
 
 /** Other programs keep the cores or the memory. Repaired: none of those that may be closed runs. */
 export const programsBusy = {
   kind: 'configuration',
   id: 'programs-busy',
   faults: [troubleFault('programs', () => 0.07)],
-  isPresent: (state) =>
-    hasTrouble(state, 'programs') ||
-    state.setup.programs.some(
-      (program) => program.canClose !== 'no' && program.busyCores + program.memoryMib / 4096 > 0.1,
-    ),
+  isPresent: (state) => hasTrouble(state, 'programs') || state.setup.programs.some(isInTheWay),
   repair: (state) =>
     withoutTroubles(
       withoutPrograms(state, (program) => program.canClose !== 'no'),
