@@ -16,6 +16,15 @@ const monitor = 'Windows: Task Manager. macOS: Activity Monitor. Linux: the syst
 
 /** Quick looks that tell causes apart. */
 export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
+  'played-well-before': {
+    question: 'Has a film like this one ever played well on this machine?',
+    how: 'The same editor, with about as heavy clips, effects and layers. If it did, something has changed since.',
+    answers: {
+      'used-to': 'Yes, it used to',
+      never: 'No, such films always lagged',
+      'first-one': 'This is my first of the kind',
+    },
+  },
   'plain-player': {
     question: 'Does one of the heavy clips play smoothly in a plain player on this machine?',
     how: 'Open the original file with the system’s own video player, with the editor closed.',

@@ -1,4 +1,4 @@
-import type { FixUse, JobCard } from '../card/types';
+import type { JobCard } from '../card/types';
 import { applyFixes } from '../fixes/apply-fixes';
 import { type Coefficients, compile } from '../load/compile';
 import { createOutcomes, evaluate, type Outcomes } from '../load/evaluate';
@@ -257,22 +257,27 @@ function temper(particles: Particles, random: Random): number {
   return logEvidence;
 }
 
-/** The evidence under each list of fixes, compiled for a hypothesis. */
-export function groupEvidence(hypothesis: Hypothesis, evidence: readonly Evidence[]): readonly EvidenceGroup[] {
-  const byFixes = new Map<string, { readonly fixes: readonly FixUse[]; readonly evidence: Evidence[] }>();
+/** The evidence under each list of fixes, and each that looks at something else by itself, compiled for a hypothesis. */
+export function groupEvidence(
+  { state: supposed }: Hypothesis,
+  evidence: readonly Evidence[],
+): readonly EvidenceGroup[] {
+  const groups: { readonly fixesKey: string; readonly evidence: [Evidence, ...Evidence[]] }[] = [];
   for (const item of evidence) {
-    const key = JSON.stringify(item.fixes);
-    const group = byFixes.get(key) ?? { fixes: item.fixes, evidence: [] };
-    group.evidence.push(item);
-    byFixes.set(key, group);
+    const fixesKey = JSON.stringify(item.fixes);
+    const group = groups.find((known) => known.fixesKey === fixesKey && known.evidence[0].lookAt === item.lookAt);
+    if (group) group.evidence.push(item);
+    else groups.push({ fixesKey, evidence: [item] });
   }
-  return [...byFixes.values()].map((group) => {
-    const state = applyFixes(hypothesis.state, group.fixes);
+  return groups.map(({ evidence: own }) => {
+    const [{ fixes, lookAt }] = own;
+    const asIs = applyFixes(supposed, fixes);
+    const state = lookAt ? lookAt(supposed, asIs) : asIs;
     return {
       state,
       coefficients: compile(state, 'heaviest'),
-      evidence: group.evidence,
-      isPlayingOnly: group.evidence.every(({ isAboutPlayingOnly }) => isAboutPlayingOnly),
+      evidence: own,
+      isPlayingOnly: own.every(({ isAboutPlayingOnly }) => isAboutPlayingOnly),
     };
   });
 }

@@ -10,8 +10,8 @@ import {
   usableScrubMs,
   usableScrubSlowMs,
 } from '../load/usable';
-import { type Complaint, fillAllGaps, fillGaps, isAboutPlayingOnly, type Respect, respects } from './complaint';
-import { createGapWeigher, feltAt } from './weighing';
+import { type Complaint, feltAt, fillAllGaps, fillGaps, isAboutPlayingOnly, type Respect, respects } from './complaint';
+import { createGapWeigher } from './weighing';
 
 const sampleCount = 16;
 

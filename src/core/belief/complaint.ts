@@ -18,6 +18,11 @@ export type Complaint = readonly Respect[];
 export const isAboutPlayingOnly = (complaint: Complaint): boolean =>
   complaint.every((respect) => respect === 'playing' || respect === 'later' || respect === 'waiting');
 
+/** A gap of this much, in logarithms, is half felt. */
+const feltGap = 0.1;
+/** How likely a gap is felt at all, 0 to 1. */
+export const feltAt = (gap: number): number => 1 / (1 + Math.exp(-(gap - feltGap) / 0.04));
+
 /** A shown rate this far over the memory limit freezes now and then, whatever its average. */
 const freezingMemoryRatio = 1.04;
 
@@ -55,6 +60,10 @@ const termsOf: Readonly<Record<Respect, { readonly terms: readonly GapTerm[]; re
   waiting: { terms: [under('fitSec', ({ setup }) => setup.editor.spanSec)], isWorstOnly: false },
 };
 
+/** The gap of one figure over its limit; 0 on the good side. */
+const gapOver = (value: number, limit: number, worse: 1 | -1, weight: number): number =>
+  worse * (value - limit) <= 0 ? 0 : weight * worse * Math.log(value / limit);
+
 /** Adds one term for the first `count` samples, or keeps the larger of it and what is there. */
 function addTerm(
   values: Float64Array,
@@ -65,9 +74,8 @@ function addTerm(
   into: Float64Array,
 ): void {
   for (let i = 0; i < count; i++) {
-    const value = values[i] as number;
-    if (worse * (value - limit) <= 0) continue;
-    const gap = weight * worse * Math.log(value / limit);
+    const gap = gapOver(values[i] as number, limit, worse, weight);
+    if (gap === 0) continue;
     const held = into[i] as number;
     into[i] = isWorstOnly ? Math.max(held, gap) : held + gap;
   }
@@ -90,6 +98,16 @@ export function fillGaps(
   for (const term of terms) addTerm(out[term.outcome], term, term.limitOf(state), isWorstOnly, count, into);
   return into;
 }
+
+/** How far one sample is from usable over all that is complained of. */
+export const gapOfSample = (complaint: Complaint, state: SetupState, out: Outcomes, index: number): number =>
+  complaint.reduce((sum, respect) => {
+    const { terms, isWorstOnly } = termsOf[respect];
+    const gaps = terms.map(({ outcome, limitOf, worse, weight }) =>
+      gapOver(out[outcome][index] as number, limitOf(state), worse, weight),
+    );
+    return sum + (isWorstOnly ? Math.max(...gaps) : gaps.reduce((own, gap) => own + gap, 0));
+  }, 0);
 
 let scratch = new Float64Array(0);
 

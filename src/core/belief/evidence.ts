@@ -100,6 +100,7 @@ function listOfContrasts(card: JobCard, targetFps: number): readonly Evidence[] 
 }
 
 function listOfAnswers(card: JobCard): readonly Evidence[] {
+  const complaint = complaintsOf(card);
   return card.answers.flatMap(({ questionId, answer, fixes }) => {
     const question = findQuestion(questionId);
     const at = question?.answers.indexOf(answer) ?? -1;
@@ -107,10 +108,11 @@ function listOfAnswers(card: JobCard): readonly Evidence[] {
     return [
       {
         key: `${keyOfFixes(fixes)} ${questionId} ${answer}`,
-        fixes: [...fixes, ...(question.lookedAtUnder ?? [])],
+        fixes,
+        lookAt: question.lookAt,
         source: { kind: 'answer' as const, questionId, answer },
-        isAboutPlayingOnly: question.lookedAtUnder !== undefined,
-        addTo: weighEach((view) => Math.log(Math.max(1e-3, question.chances(view)[at] ?? 0))),
+        isAboutPlayingOnly: question.isAboutPlayingOnly === true,
+        addTo: weighEach((view) => Math.log(Math.max(1e-3, question.chances(view, complaint)[at] ?? 0))),
       },
     ];
   });

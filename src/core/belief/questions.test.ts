@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
 import { applyFixes } from '../fixes';
 import { compile, createOutcomes, drawParameterSamples, evaluate, type SetupState } from '../load';
+import { troubleIds } from '../load/types';
 import { findQuestion, type QuestionId, questionCatalogue } from './questions';
 import { viewSamples } from './weighing';
 
@@ -12,20 +13,28 @@ const sampleCount = 12;
 function chancesOf(id: QuestionId, state: SetupState): readonly (readonly number[])[] {
   const question = findQuestion(id);
   if (!question) throw new Error(`no question ${id}`);
-  const looked = applyFixes(state, question.lookedAtUnder ?? []);
+  const looked = question.lookAt?.(state, state) ?? state;
   const samples = drawParameterSamples(sampleCount, looked.setup.machine);
   const out = createOutcomes(sampleCount);
   evaluate(compile(looked, 'heaviest'), samples, out);
   const view = viewSamples(looked, samples, out);
   return Array.from({ length: sampleCount }, (_, i) => {
     view.index = i;
-    return question.chances(view);
+    return question.chances(view, ['playing', 'scrubbing', 'opening']);
   });
 }
 
 const withTrouble = (state: SetupState, id: keyof SetupState['hidden']['troubles'], share: number): SetupState => ({
   ...state,
   hidden: { ...state.hidden, troubles: { ...state.hidden.troubles, [id]: share } },
+});
+
+const withFasterCore = (state: SetupState): SetupState => ({
+  ...state,
+  setup: {
+    ...state.setup,
+    machine: { ...state.setup.machine, coreSpeedRatio: 1.5 * state.setup.machine.coreSpeedRatio },
+  },
 });
 
 describe('questionCatalogue', () => {
@@ -67,16 +76,38 @@ describe('a look at one clip by itself', () => {
   it('is likelier smooth on a faster core', () => {
     fc.assert(
       fc.property(arbitraryState, (state) => {
-        const faster: SetupState = {
-          ...state,
-          setup: {
-            ...state.setup,
-            machine: { ...state.setup.machine, coreSpeedRatio: 1.5 * state.setup.machine.coreSpeedRatio },
-          },
-        };
-        const [before, after] = [chancesOf('clip-alone', state), chancesOf('clip-alone', faster)];
+        const [before, after] = [chancesOf('clip-alone', state), chancesOf('clip-alone', withFasterCore(state))];
         for (const [i, chances] of before.entries())
           expect(after[i]?.[0] ?? 0).toBeGreaterThanOrEqual((chances[0] ?? 0) - 1e-9);
+      }),
+      propertyRuns,
+    );
+  });
+});
+
+describe('whether a film like it ever played well', () => {
+  it('is what it was before any trouble came, however bad that is now', () => {
+    fc.assert(
+      fc.property(arbitraryState, fc.constantFrom(...troubleIds), (state, id) => {
+        const sound = chancesOf('played-well-before', withTrouble(state, id, 0));
+        for (const [i, chances] of chancesOf('played-well-before', withTrouble(state, id, 1)).entries())
+          for (const [at, chance] of chances.entries()) expect(chance, id).toBeCloseTo(sound[i]?.[at] ?? 0, 9);
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('is likelier on a faster core, and no likelier that it is the first of its kind', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const [before, after] = [
+          chancesOf('played-well-before', state),
+          chancesOf('played-well-before', withFasterCore(state)),
+        ];
+        for (const [i, [usedTo = 0, , first = 0]] of before.entries()) {
+          expect(after[i]?.[0] ?? 0).toBeGreaterThanOrEqual(usedTo - 1e-9);
+          expect(after[i]?.[2]).toBeCloseTo(first, 9);
+        }
       }),
       propertyRuns,
     );

@@ -1,10 +1,12 @@
-import type { FixAtLevel } from '../fixes/apply-fixes';
+import { beforeCauses } from '../causes';
+import { applyFixes } from '../fixes/apply-fixes';
 import { canHardwareDecode, isGraphicsDrawing, isHardwareDecoding } from '../load/change-state';
 import { reachOf } from '../load/conditions';
 import type { Outcomes } from '../load/evaluate';
 import type { Parameters, SetupState } from '../load/types';
 import { usableRateRatio } from '../load/usable';
 import type { KnownState } from '../machine/facts';
+import { type Complaint, feltAt, gapOfSample } from './complaint';
 
 /** What a question may look at of one sample. */
 export interface SampleView {
@@ -16,6 +18,12 @@ export interface SampleView {
   readonly parameterOf: (name: keyof Parameters) => number;
 }
 
+/**
+ * The set-up that a look is about, of a hypothesis: of `supposed`, with no change made, or of `asIs`, under the changes in
+ * force.
+ */
+export type LookAt = (supposed: SetupState, asIs: SetupState) => SetupState;
+
 /** A cheap look that tells causes apart; its answers are plain words of the catalogue, their text is in messages. */
 export interface QuestionDefinition<Id extends string = string> {
   readonly id: Id;
@@ -23,12 +31,14 @@ export interface QuestionDefinition<Id extends string = string> {
   readonly minutes: number;
   /** Whether it can be asked of such a set-up. */
   readonly canAsk: (state: SetupState) => boolean;
-  /** Changes that are made only while looking, at how it plays; without them the preview is looked at as it stands. */
-  readonly lookedAtUnder?: readonly FixAtLevel[];
+  /** What is looked at, where it is not the preview as it stands. */
+  readonly lookAt?: LookAt;
+  /** Whether it is about nothing but how it plays, which is quicker to work out. */
+  readonly isAboutPlayingOnly?: true;
   /** Whether a metered reading tells it, so that nobody need look. */
   readonly isMetered?: true;
   /** How likely the first answer is, 0 to 1; with three answers, the probabilities of all. */
-  readonly chances: (view: SampleView) => readonly number[];
+  readonly chances: (view: SampleView, complaint: Complaint) => readonly number[];
 }
 
 /** People look wrongly, or at the wrong thing, about one time in ten. Assumption. */
@@ -68,7 +78,25 @@ export function chancesOfStanding({ out, index }: SampleView): readonly number[]
 /** Below this rate of a copy, in megabytes a second, a drive is slow; above the other it is no hindrance to any preview. */
 const copyRates = { slow: 60, quick: 200 } as const;
 
+/**
+ * What people know of films like this one: how many have made one, and of what can come, how often it came after that.
+ * Assumptions.
+ */
+const history = { madeOneRatio: 0.6, cameSinceRatio: 0.5 } as const;
+
 const definitions = [
+  {
+    id: 'played-well-before',
+    answers: ['used-to', 'never', 'first-one'],
+    minutes: 0.25,
+    canAsk: always,
+    lookAt: beforeCauses,
+    chances: ({ state, out, index }, complaint) => {
+      const wasFine = 1 - feltAt(gapOfSample(complaint, state, out, index));
+      const usedTo = history.madeOneRatio * history.cameSinceRatio * wasFine;
+      return inThree(usedTo, history.madeOneRatio);
+    },
+  },
   {
     id: 'plain-player',
     answers: answersYesNo,
@@ -228,10 +256,12 @@ const definitions = [
     answers: ['smoothly', 'small-hitches', 'lags'],
     minutes: 1.5,
     canAsk: always,
-    lookedAtUnder: [
-      { id: 'bypass-effects', level: 'all' },
-      { id: 'solo-track', level: null },
-    ],
+    lookAt: (_, asIs) =>
+      applyFixes(asIs, [
+        { id: 'bypass-effects', level: 'all' },
+        { id: 'solo-track', level: null },
+      ]),
+    isAboutPlayingOnly: true,
     chances: ({ state, out, index }) => {
       const ratio = (out.shownFps[index] as number) / state.setup.targetFps;
       return inThree(step(ratio, 0.97 * usableRateRatio, 0.05), step(ratio, 0.6, 0.15));

@@ -1,9 +1,9 @@
 import type { FixUse, Reading } from '../card/types';
 import type { Outcomes } from '../load/evaluate';
 import type { ParameterSamples, Parameters, SetupState, TroubleId } from '../load/types';
-import { type Complaint, fillAllGaps } from './complaint';
+import { type Complaint, feltAt, fillAllGaps } from './complaint';
 import { createBoundsWeigher, createValueWeigher, type Weigher } from './likelihood';
-import type { SampleView } from './questions';
+import type { LookAt, SampleView } from './questions';
 
 /** The samples of one hypothesis; `index` is for the weigher to move. */
 export type WeighedSamples = SampleView & { index: number };
@@ -39,6 +39,8 @@ export interface Evidence {
   /** The same for the same thing, so that the order in which it was written down does not matter. */
   readonly key: string;
   readonly fixes: readonly FixUse[];
+  /** What is looked at, where it is not the preview under `fixes` as it stands. */
+  readonly lookAt?: LookAt | undefined;
   readonly source: EvidenceSource;
   /** Whether it looks at nothing but how the preview plays, which is quicker to work out. */
   readonly isAboutPlayingOnly: boolean;
@@ -76,11 +78,6 @@ export const weighValue = (name: OutcomeName, read: number, spread: number) =>
 /** Weighs an outcome by the bounds that it was said to lie between. */
 export const weighBounds = (name: OutcomeName, low: number, high: number, spread: number) =>
   weighBy(name, createBoundsWeigher(low, high, spread));
-
-/** A gap of this much, in logarithms, is half felt. */
-const feltGap = 0.1;
-/** How likely a gap is felt at all, 0 to 1. */
-export const feltAt = (gap: number): number => 1 / (1 + Math.exp(-(gap - feltGap) / 0.04));
 
 /** How often people call good what is not, or the other way round. Assumption. */
 const judgedWrong = 0.06;

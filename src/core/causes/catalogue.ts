@@ -1,3 +1,4 @@
+import type { SetupState } from '../load/types';
 import { buildingPreviews, panelReadsOriginals, projectMismatch, proxiesNotShown } from './definitions/editor';
 import {
   graphicsDrawingOff,
@@ -66,4 +67,12 @@ export type LoadCause = Extract<CauseDefinition<CauseId>, { kind: 'load' }>;
 export const configurationCauses: readonly ConfigurationCause[] = causeCatalogue.filter(
   (cause) => cause.kind === 'configuration',
 );
+
+/** What a state was like before any cause came that can come: a film like this one, with the same editor and machine. */
+export const beforeCauses = (state: SetupState): SetupState =>
+  configurationCauses.reduce(
+    (current, cause) => (cause.isPresent(current) ? (cause.asBefore ?? cause.repair)(current) : current),
+    state,
+  );
+
 export const loadCauses: readonly LoadCause[] = causeCatalogue.filter((cause) => cause.kind === 'load');

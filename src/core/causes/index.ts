@@ -1,5 +1,6 @@
 export { findBindingCause } from './binding-cause';
 export {
+  beforeCauses,
   type CauseId,
   type ConfigurationCause,
   causeCatalogue,

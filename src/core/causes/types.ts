@@ -36,5 +36,7 @@ export type CauseDefinition<Id extends string = string> =
       /** Whether there is anything to put right in a state, by what is stated or what is supposed. */
       readonly isPresent: (state: SetupState) => boolean;
       readonly repair: (state: SetupState) => SetupState;
+      /** What a state was like before the cause came; absent where that is the same as repaired. */
+      readonly asBefore?: (state: SetupState) => SetupState;
     }
   | { readonly kind: 'load'; readonly id: Id; readonly part: LoadPart };

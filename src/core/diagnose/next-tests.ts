@@ -17,7 +17,7 @@ import {
 } from '../belief';
 import { type FixUse, hardwareVerdictOf, type JobCard, playableClip } from '../card';
 import type { CauseId } from '../causes';
-import { applyFixes, type FixId, type FixLevel } from '../fixes';
+import type { FixId, FixLevel } from '../fixes';
 import { compile, createOutcomes, evaluate, feltScrubMs, type Outcomes } from '../load';
 import { toTestedStream } from '../test-play';
 import type { Candidate } from './candidates';
@@ -191,14 +191,15 @@ function weighQuestions(card: JobCard, belief: Belief, { shares, parts, bitsLeft
     const histogram = new ShareHistogram(question.answers.length);
     for (const [p, { part, state, out }] of parts.entries()) {
       const count = weighedCount(part);
-      const { lookedAtUnder } = question;
-      const looked = lookedAtUnder ? applyFixes(state, lookedAtUnder) : state;
+      const looked = question.lookAt?.(part.hypothesis.state, state) ?? state;
       const isSame = looked === state;
-      if (!isSame) evaluate(compile(looked, 'heaviest'), part.samples, lookedOut, { to: count, isPlayingOnly: true });
+      const isPlayingOnly = question.isAboutPlayingOnly === true;
+      if (!isSame) evaluate(compile(looked, 'heaviest'), part.samples, lookedOut, { to: count, isPlayingOnly });
       const view = viewSamples(looked, part.samples, isSame ? out : lookedOut);
       const masses = question.answers.map(() => new Float64Array(count));
       for (view.index = 0; view.index < count; view.index++)
-        for (const [at, chance] of question.chances(view).entries()) (masses[at] as Float64Array)[view.index] = chance;
+        for (const [at, chance] of question.chances(view, belief.complaint).entries())
+          (masses[at] as Float64Array)[view.index] = chance;
       for (const [at, massOf] of masses.entries())
         histogram.add(shares[p] as PartShares, massOf, new Int32Array(count).fill(at));
     }

@@ -78,4 +78,6 @@ export const projectMismatch = {
     const resized = heightPx === null ? state : withProjectHeight(state, heightPx);
     return frameRateFps === null ? resized : withProjectRate(resized, frameRateFps);
   },
+  // A film like it is set up like it.
+  asBefore: (state) => state,
 } as const satisfies CauseDefinition;

@@ -107,6 +107,8 @@ export const graphicsMemoryShort = {
     (hasTrouble(state, 'graphicsMemory') ||
       graphicsNeededMib(state.setup) > 0.8 * state.setup.machine.graphicsMemoryMib),
   repair: (state) => withoutTroubles(withMachine(state, { graphicsMemoryMib: 65_536 }), 'graphicsMemory'),
+  // What takes it may have come; the graphics never had more.
+  asBefore: (state) => withoutTroubles(state, 'graphicsMemory'),
 } as const satisfies CauseDefinition;
 
 /** The slower of two graphics does the work. */

@@ -30,6 +30,9 @@ export const programsBusy = {
     ),
 } as const satisfies CauseDefinition;
 
+/** Whether the machine is set to less than its speed on purpose. Assumption. */
+const isSaving = ({ setup }: SetupState): boolean => setup.machine.powerRatio < 0.8;
+
 /** The processor is held below its speed, by a power mode or by heat. */
 export const powerOrHeat = {
   kind: 'configuration',
@@ -41,8 +44,11 @@ export const powerOrHeat = {
     ),
     troubleFault('heat', (setup) => byAnswer(setup.machine.isThin, { yes: 0.07, no: 0.02, unknown: 0.04 })),
   ],
-  isPresent: (state) => hasTrouble(state, 'power') || hasTrouble(state, 'heat') || state.setup.machine.powerRatio < 0.8,
+  isPresent: (state) => hasTrouble(state, 'power') || hasTrouble(state, 'heat') || isSaving(state),
   repair: (state) => withoutTroubles(withMachine(state, { powerRatio: 1 }), 'power', 'heat'),
+  // A saving mode may have been chosen since; a balanced one is how people work.
+  asBefore: (state) =>
+    withoutTroubles(isSaving(state) ? withMachine(state, { powerRatio: 1 }) : state, 'power', 'heat'),
 } as const satisfies CauseDefinition;
 
 /** Enough for anything in range. */
@@ -80,6 +86,8 @@ export const memoryShort = {
       withEditor(withMachine(state, { memoryMib: endlessMib }), { memoryGivenMib: null, previewMemoryMib: 262_144 }),
       'memory',
     ),
+  // What takes the memory may have come; the machine never had more of it.
+  asBefore: (state) => withoutTroubles(state, 'memory'),
 } as const satisfies CauseDefinition;
 
 const isOnSlowDrive = ({ clips }: SetupState['setup']): boolean =>
@@ -100,6 +108,8 @@ export const driveSlow = {
   ],
   isPresent: (state) => hasTrouble(state, 'drive') || isOnSlowDrive(state.setup),
   repair: withFastMedia,
+  // People go on working on the drive that they have.
+  asBefore: (state) => withoutTroubles(state, 'drive'),
 } as const satisfies CauseDefinition;
 
 /** The drive with the system has no room left: swapping and caches stall everything. */
@@ -124,6 +134,7 @@ export const cacheMisplaced = {
   faults: [troubleFault('cache', ({ machine }) => (isSlowDrive(machine.cacheDrive) ? 1 : 0.02))],
   isPresent: (state) => hasTrouble(state, 'cache'),
   repair: (state) => withoutTroubles(withMachine(state, { cacheDrive: fastDrive }), 'cache'),
+  asBefore: (state) => withoutTroubles(state, 'cache'),
 } as const satisfies CauseDefinition;
 
 /** Editor, system or drivers are out of date, or the editor's settings are damaged, and everything takes longer. */

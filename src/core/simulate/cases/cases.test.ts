@@ -53,6 +53,13 @@ describe('createCase', () => {
     }
   });
 
+  it('gives people a history: a film that is heavy by itself never played well before', () => {
+    expect(new Set(cases.map(({ person }) => person.history))).toEqual(new Set(['used-to', 'never', 'first-one']));
+    const ofFilm = cases.filter(({ faultIds }) => faultIds.every((id) => id.endsWith('-heavy')));
+    expect(ofFilm.length).toBeGreaterThan(3);
+    for (const { person } of ofFilm) expect(person.history).not.toBe('used-to');
+  });
+
   it('draws many causes, and some from outside the catalogue', () => {
     const ids = new Set(cases.map((practice) => practice.trueCauseId));
     expect(ids.size).toBeGreaterThan(8);

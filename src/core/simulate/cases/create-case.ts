@@ -6,7 +6,7 @@ import { measureRig } from '../measure';
 import type { Rig, RigOutcome } from '../types';
 import { drawCard } from './draw-card';
 import { type DrawnFacts, drawRig, withCopiesInUse } from './draw-rig';
-import { drawPerson, type Person, readPreview } from './person';
+import { drawPerson, type FilmHistory, type Person, readPreview } from './person';
 
 /** A hidden-fault case: what is true, what the person has on the card, and what they would find. */
 export interface PracticeCase {
@@ -125,8 +125,27 @@ function closures(
 
 interface Draft {
   readonly rig: Rig;
+  /** The same with nothing hidden in it. */
+  readonly sound: Rig;
   readonly facts: DrawnFacts;
   readonly hidden: readonly PracticeFaultId[];
+}
+
+/** A film that is no further from usable than this is remembered as having played well. */
+const rememberedGap = 0.08;
+/** What is set up for each film alike, and does not come later. */
+const settledFaults: readonly PracticeFaultId[] = ['preview-too-large', 'project-mismatch'];
+
+/**
+ * What somebody has seen of films like this one: two in three have made one, and of what is hidden seven in ten came
+ * after it. Drawn by itself, so that it changes nothing else of a case.
+ */
+function drawHistory({ rig, sound, hidden }: Draft, complaints: readonly BenchComplaint[], seed: number): FilmHistory {
+  const random = createRandom(seed * 7_368_787);
+  if (!random.isTrue(0.66)) return 'first-one';
+  const hasCome = random.isTrue(0.7) && hidden.every((id) => !settledFaults.includes(id));
+  const before = hasCome ? sound : rig;
+  return benchGap(before, measureRig(before, seed), complaints) <= rememberedGap ? 'used-to' : 'never';
 }
 
 /** What a case is to be about, fixed before the tries: otherwise what is easily drawn would crowd out the rest. */
@@ -141,14 +160,14 @@ function draftCase(random: Random, seed: number, { kind, faultId }: Theme): Draf
   const sound = random.isTrue(0.08) ? withCopiesInUse(drawn.rig, random.pick([540, 720])) : drawn.rig;
   const outcome = measureRig(sound, seed);
   const all = benchComplaints.reduce((sum, complaint) => sum + gapInRespect(sound, outcome, complaint), 0);
-  if (kind === 'heavy-film') return all > 0.15 ? { rig: sound, facts: drawn.facts, hidden: [] } : null;
+  if (kind === 'heavy-film') return all > 0.15 ? { rig: sound, sound, facts: drawn.facts, hidden: [] } : null;
   // A fault shows where the film alone would be no burden, or little.
   if (all > 0.25) return null;
   const first = kind === 'outside' ? ('nothing-explains-it' as const) : faultId;
   if (!canHide(first, sound)) return null;
   const rest = plantable.map(({ id }) => id).filter((id) => id !== first && canHide(id, sound));
   const hidden = kind === 'two-faults' ? [first, random.pick(rest)] : [first];
-  return { rig: hidden.reduce((rig, id) => hide(id, rig, random), sound), facts: drawn.facts, hidden };
+  return { rig: hidden.reduce((rig, id) => hide(id, rig, random), sound), sound, facts: drawn.facts, hidden };
 }
 
 /**
@@ -168,7 +187,7 @@ export function createCase(seed: number): PracticeCase {
     const shares = [...closures(rig, hidden, complaints, seed)].sort((a, b) => b.share - a.share);
     const [first] = shares;
     if (!first || first.share < 0.1) continue;
-    const person = drawPerson(seed);
+    const person = drawPerson(seed, drawHistory(draft, complaints, seed));
     const reading = readPreview(person, rig, outcome, 0);
     const card = drawCard({ rig, facts, complaints, reading, way: person.way, id: `case-${seed}` }, random);
     const faultIds = shares.filter(({ share }) => share >= 0.1).map(({ id }) => id);

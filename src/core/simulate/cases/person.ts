@@ -7,13 +7,22 @@ import { graphicsMemoryUse, memoryWantedMib } from '../work';
 /** How a person gets at a figure. */
 export type ReadingWay = 'metered' | 'typed' | 'felt';
 
-/** Somebody at the keyboard: how they read, how far off they always are, and how their luck is drawn. */
-export interface Person {
+/** Somebody who reads a preview: how, how far off they always are, and how their luck is drawn. */
+export interface Reader {
   readonly way: ReadingWay;
   /** A factor on all rates that they read. */
   readonly bias: number;
   readonly seed: number;
 }
+
+/** Somebody at the keyboard, with what they can be asked. */
+export interface Person extends Reader {
+  /** What they have seen of films like this one before. */
+  readonly history: FilmHistory;
+}
+
+/** Whether films like this one used to play well here, never did, or were never made. */
+export type FilmHistory = 'used-to' | 'never' | 'first-one';
 
 /** What a person reports of a preview, as it stands on a card. */
 export interface ReadFigures {
@@ -25,12 +34,13 @@ export interface ReadFigures {
 }
 
 /** Somebody drawn from a seed: a bias of 4 % on every reading. */
-export function drawPerson(seed: number): Person {
+export function drawPerson(seed: number, history: FilmHistory): Person {
   const random = createRandom(seed);
   return {
     way: random.pick(['metered', 'typed', 'felt'] as const),
     bias: random.factor(0.04),
     seed: random.whole(1, 1e9),
+    history,
   };
 }
 
@@ -57,7 +67,7 @@ function scrubFeelOf(scrubMs: number): NonNullable<ReadFigures['scrubFeel']> {
 
 /** One reading of a preview; `index` counts the person's readings, so that each has luck of its own. */
 export function readPreview(
-  person: Person,
+  person: Reader,
   rig: Rig,
   outcome: RigOutcome,
   index: number,
@@ -86,10 +96,12 @@ const withClipAlone = (rig: Rig): Rig => ({
 });
 
 /** What is true of a rig, asked in the words of the questions that a diagnosis may put. */
-function truthOf(questionId: string, rig: Rig, outcome: RigOutcome): string | null {
+function truthOf(questionId: string, history: FilmHistory, rig: Rig, outcome: RigOutcome): string | null {
   const yesNo = (isTrue: boolean): string => (isTrue ? 'yes' : 'no');
   const others = rig.programs.reduce((sum, program) => sum + program.busyCores, 0) + rig.faults.unlistedCores;
   switch (questionId) {
+    case 'played-well-before':
+      return history;
     case 'plain-player':
       return yesNo(outcome.plainPlayerRatio >= 1);
     case 'settles-after-a-while':
@@ -156,6 +168,9 @@ function truthOf(questionId: string, rig: Rig, outcome: RigOutcome): string | nu
 const wrongAnswers: Readonly<Record<string, string>> = {
   yes: 'no',
   no: 'yes',
+  'used-to': 'never',
+  never: 'used-to',
+  'first-one': 'never',
   'nearly-all': 'half-or-more',
   'graphics-use nearly-all': 'some',
   'half-or-more': 'less-than-half',
@@ -182,7 +197,7 @@ const wrongAnswers: Readonly<Record<string, string>> = {
 
 /** The person's answer to a question, wrong one time in twelve; null for a question they cannot answer. */
 export function answerAbout(person: Person, questionId: string, rig: Rig, outcome: RigOutcome): string | null {
-  const truth = truthOf(questionId, rig, outcome);
+  const truth = truthOf(questionId, person.history, rig, outcome);
   if (truth === null) return null;
   const random = createRandom(
     person.seed + ([...questionId].reduce((sum, letter) => sum * 31 + letter.charCodeAt(0), 7) % 1e6),
