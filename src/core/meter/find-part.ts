@@ -30,6 +30,8 @@ const leastAreaRatio = 0.004;
 const leastMovingRatio = 0.006;
 /** Pictures are from upright to very wide, and nobody watches one this small; a clock or a cursor is neither. */
 const shape = { leastAspect: 0.4, mostAspect: 4, leastAreaRatio: 0.04 } as const;
+/** Edges are looked for in pictures so far apart: in one alone, a picture that has faded has none against a dark window. */
+const edgesMs = 250;
 /** An edge is where this share of a side's pixels step by so many grey levels. */
 const edge = { ratio: 0.55, levels: 9 } as const;
 
@@ -60,6 +62,8 @@ export class PartFinder {
   private now: Float32Array;
   private readonly held: Float32Array;
   private heldAtMs = Number.NEGATIVE_INFINITY;
+  private readonly edges: Levels[] = [];
+  private edgesAtMs = Number.NEGATIVE_INFINITY;
   private isFirst = true;
   /** One row of flags a pair of frames: of frames that follow each other, and of some that lie further apart. */
   private readonly changed: Uint8Array[] = [];
@@ -86,12 +90,23 @@ export class PartFinder {
     [this.before, this.now] = [this.now, this.before];
     this.coarse.scale(picture, this.now);
     if (!this.isFirst) this.changed.push(this.flagsOf(this.before));
+    if (atMs - this.edgesAtMs >= edgesMs) {
+      this.addEdges(picture);
+      this.edgesAtMs = atMs;
+    }
     if (atMs - this.heldAtMs >= slowMs) {
       if (!this.isFirst) this.changedSlowly.push(this.flagsOf(this.held));
       this.held.set(this.now);
       this.heldAtMs = atMs;
     }
     this.isFirst = false;
+  }
+
+  private addEdges(picture: GreyPicture): void {
+    const { widthPx, heightPx } = this.fine;
+    const levels = new Float32Array(widthPx * heightPx);
+    this.fine.scale(picture, levels);
+    this.edges.push({ widthPx, heightPx, levels });
   }
 
   /** Which blocks of the newest frame differ from those of an earlier one. */
@@ -113,19 +128,18 @@ export class PartFinder {
     return flags;
   }
 
-  /** The part of the window whose blocks change together, or null where nothing does; edges are those of `picture`. */
-  find(picture: GreyPicture): PictureRegion | null {
-    const { widthPx, heightPx } = this.fine;
-    const edges = { widthPx, heightPx, levels: new Float32Array(widthPx * heightPx) };
-    this.fine.scale(picture, edges.levels);
-    return this.findIn(this.changed, 1, edges) ?? this.findIn(this.changedSlowly, leastSlowPairs, edges);
+  /** The part of the window whose blocks change together, or null where nothing does. */
+  find(): PictureRegion | null {
+    return this.findIn(this.changed, 1) ?? this.findIn(this.changedSlowly, leastSlowPairs);
   }
 
-  private findIn(changed: readonly Uint8Array[], leastPairs: number, edges: Levels): PictureRegion | null {
+  private findIn(changed: readonly Uint8Array[], leastPairs: number): PictureRegion | null {
     const belongs = this.listBelonging(changed, leastPairs);
     const box = belongs && this.largestGroup(belongs);
     if (!box) return null;
-    const grown = grownToEdges(box, edges);
+    const [first, ...others] = this.edges;
+    if (!first) return null;
+    const grown = grownToEdges(box, [first, ...others]);
     const { ratio } = this;
     const xPx = Math.round(grown.left * ratio);
     const yPx = Math.round(grown.top * ratio);
@@ -201,19 +215,39 @@ export class PartFinder {
   }
 }
 
+/** The largest share of a line's pixels, from one place up to another, that step by an edge's levels in any picture. */
+function stepsAlong(
+  pictures: readonly Levels[],
+  from: number,
+  to: number,
+  stepAt: (picture: Levels, at: number) => number,
+) {
+  let most = 0;
+  for (const picture of pictures) {
+    let count = 0;
+    for (let at = from; at < to; at++) if (Math.abs(stepAt(picture, at)) > edge.levels) count++;
+    most = Math.max(most, count);
+  }
+  return most / Math.max(1, to - from);
+}
+
 /** Moves each side outward to the picture's edge, where one runs along it: much of a picture may not move at all. */
-function grownToEdges(box: Box, { widthPx, heightPx, levels }: Levels): Box {
-  const pixel = (x: number, y: number): number => levels[y * widthPx + x] as number;
-  const stepsAcross = (x: number, { top, bottom }: Box): number => {
-    let count = 0;
-    for (let y = top; y < bottom; y++) if (Math.abs(pixel(x, y) - pixel(x - 1, y)) > edge.levels) count++;
-    return count / Math.max(1, bottom - top);
-  };
-  const stepsDown = (y: number, { left, right }: Box): number => {
-    let count = 0;
-    for (let x = left; x < right; x++) if (Math.abs(pixel(x, y) - pixel(x, y - 1)) > edge.levels) count++;
-    return count / Math.max(1, right - left);
-  };
+function grownToEdges(box: Box, pictures: readonly [Levels, ...Levels[]]): Box {
+  const [{ widthPx, heightPx }] = pictures;
+  const stepsAcross = (x: number, { top, bottom }: Box): number =>
+    stepsAlong(
+      pictures,
+      top,
+      bottom,
+      ({ levels }, y) => (levels[y * widthPx + x] as number) - (levels[y * widthPx + x - 1] as number),
+    );
+  const stepsDown = (y: number, { left, right }: Box): number =>
+    stepsAlong(
+      pictures,
+      left,
+      right,
+      ({ levels }, x) => (levels[y * widthPx + x] as number) - (levels[(y - 1) * widthPx + x] as number),
+    );
   /** The first edge from a side outward, a block inside of it included; the side itself where there is none. */
   const firstEdge = (side: number, candidates: readonly number[], stepsAt: (at: number) => number): number => {
     const found = candidates.findIndex((at) => stepsAt(at) > edge.ratio);

@@ -210,15 +210,37 @@ describe('tellNewPictures', () => {
     expect(withFreeze(260, [0.4]).isFreezeDoubtful).toBe(true);
   });
 
+  /** New pictures every so many frames of ten seconds, and small changes at some frames between. */
+  const withStrays = (every: number, isStray: (frame: number) => boolean) => {
+    const changes = Array.from({ length: 600 }, (_, i) => (i % every === 0 ? 6 : isStray(i) ? 1.8 : 0.02));
+    return tellNewPictures(
+      changes,
+      changes.map((_, i) => (i * 1000) / 60),
+    );
+  };
+
   it('doubts small changes beside pictures that come every fifth frame, and none where they come in every frame', () => {
-    const withKeyFrames = (every: number, keyEvery: number): number => {
-      const changes = Array.from({ length: 600 }, (_, i) => (i % every === 0 ? 6 : i % keyEvery === 1 ? 1.8 : 0.02));
-      const timesMs = changes.map((_, i) => (i * 1000) / 60);
-      return tellNewPictures(changes, timesMs).doubtfulRatio;
-    };
-    expect(withKeyFrames(5, 1000)).toBe(0);
-    expect(withKeyFrames(5, 100)).toBeGreaterThan(0.03);
-    expect(withKeyFrames(2, 100)).toBe(0);
+    const strays = [51, 166, 241, 406, 571];
+    expect(withStrays(5, () => false).doubtfulRatio).toBe(0);
+    expect(withStrays(5, (i) => strays.includes(i)).doubtfulRatio).toBeGreaterThan(0.03);
+    expect(withStrays(2, (i) => strays.includes(i)).doubtfulRatio).toBe(0);
+  });
+
+  it('takes small changes at even distances from the first frame for the recorder’s key frames', () => {
+    for (const every of [64, 100, 128]) {
+      const { newAt, doubtfulRatio } = withStrays(5, (i) => i > 0 && i % every === 0);
+      expect(newAt).toEqual(withStrays(5, () => false).newAt);
+      expect(doubtfulRatio).toBe(0);
+    }
+  });
+
+  it('keeps small pictures that come when one is due, however evenly', () => {
+    const changes = Array.from({ length: 600 }, (_, i) => (i % 3 > 0 ? 0.02 : i % 60 === 0 ? 1.8 : 6));
+    const { newAt } = tellNewPictures(
+      changes,
+      changes.map((_, i) => (i * 1000) / 60),
+    );
+    expect(newAt).toHaveLength(199);
   });
 
   it('tells new pictures from what a recorder re-draws, through long freezes and loud cuts', () => {

@@ -99,7 +99,7 @@ export class Meter {
   private beginWhereFound(): void {
     const [first] = this.waiting;
     if (!first) return;
-    const found = this.finder?.find(this.waiting.at(-1) ?? first) ?? null;
+    const found = this.finder?.find() ?? null;
     this.isFound = found !== null;
     this.begin(found ?? wholeOf(first));
     for (const picture of this.waiting) this.take(picture);
