@@ -66,6 +66,40 @@ describe('PartFinder', () => {
     expect(isNear(found, part)).toBe(true);
   });
 
+  it('finds a picture of which only the middle moves, up to its own edges and not to a panel’s', () => {
+    const panel = { xPx: 0, yPx: 320, widthPx: window.widthPx, heightPx: 40 };
+    const middle = { xPx: part.xPx + 40, yPx: part.yPx + 20, widthPx: 176, heightPx: 104 };
+    // What moves fades out towards its sides, so that it has no edge of its own.
+    const drawWith = (level: number) => (picture: GreyPicture, frame: number) => {
+      fill(picture, panel, () => 200);
+      fill(picture, part, () => level);
+      for (let row = 0; row < middle.heightPx; row++) {
+        const height = Math.sin((Math.PI * row) / middle.heightPx);
+        fill(
+          picture,
+          { ...middle, yPx: middle.yPx + row, heightPx: 1 },
+          (x) => level + 80 * height * Math.sin((Math.PI * x) / middle.widthPx) * Math.sin((x + 9 * frame) / 12),
+        );
+      }
+    };
+    expect(isNear(findIn(drawWith(120)), part)).toBe(true);
+    // As dark as the window itself, it has no edge either: what moves is all that can be found.
+    const dark = findIn(drawWith(40));
+    expect(dark && dark.yPx + dark.heightPx).toBeLessThanOrEqual(middle.yPx + middle.heightPx + 8);
+  });
+
+  it('leaves out what a recorder writes anew beside the picture', () => {
+    const found = findIn((picture, frame) => {
+      fill(picture, part, (x) => 128 + 80 * Math.sin((x + 9 * Math.floor(frame / 3)) / 24));
+      // Blocks that lead away from the picture, each written anew with every third picture.
+      for (let k = 1; k <= 6; k++) {
+        const isAnew = (Math.floor(frame / 3) + k) % 3 === 0;
+        fill(picture, { xPx: part.xPx - 16 * k, yPx: 120, widthPx: 8, heightPx: 8 }, () => (isAnew ? 60 : 40));
+      }
+    });
+    expect(isNear(found, part)).toBe(true);
+  });
+
   it('finds nothing where only a clock runs, and where a recorder writes a still picture anew', () => {
     expect(findIn(drawClock)).toBeNull();
     const rewritten = findIn((picture, frame) => {

@@ -1,3 +1,4 @@
+import { percentileOfSorted } from '../numbers/percentile';
 import { createGreyScaler, type GreyScaler } from './scale-grey';
 import type { GreyPicture, PictureRegion } from './types';
 
@@ -28,12 +29,17 @@ const leastSlowPairs = 5;
 const leastAreaRatio = 0.004;
 /** Nor does a picture move in less than this share of the window; a clock does. */
 const leastMovingRatio = 0.006;
+/** A line at a side of a group that holds less than this share of what its full lines do is not the picture's. */
+const leastLineRatio = 0.15;
 /** Pictures are from upright to very wide, and nobody watches one this small; a clock or a cursor is neither. */
 const shape = { leastAspect: 0.4, mostAspect: 4, leastAreaRatio: 0.04 } as const;
 /** Edges are looked for in pictures so far apart: in one alone, a picture that has faded has none against a dark window. */
 const edgesMs = 250;
 /** An edge is where this share of a side's pixels step by so many grey levels. */
 const edge = { ratio: 0.55, levels: 9 } as const;
+
+/** An edge this far off a side that runs along this share of the whole window is a panel's, and not the picture's. */
+const panelEdge = { leastBlocks: 2, ratio: 0.8 } as const;
 
 /** In pixels of the picture whose edges are looked for. */
 interface Box {
@@ -180,39 +186,48 @@ export class PartFinder {
   private largestGroup(belongs: Uint8Array): Box | null {
     const { columnCount, rowCount } = this;
     const seen = new Uint8Array(belongs.length);
-    let best: (Box & { count: number }) | null = null;
+    let best: readonly number[] = [];
     for (let start = 0; start < belongs.length; start++) {
       if (!belongs[start] || seen[start]) continue;
-      const group = { left: columnCount, top: rowCount, right: 0, bottom: 0, count: 0 };
-      const open = [start];
+      const group = [start];
       seen[start] = 1;
-      while (open.length > 0) {
-        const at = open.pop() as number;
+      // Those found are looked around from in turn, so that the group grows while it is gone through.
+      for (const at of group) {
         const [column, row] = [at % columnCount, Math.floor(at / columnCount)];
-        group.left = Math.min(group.left, column);
-        group.top = Math.min(group.top, row);
-        group.right = Math.max(group.right, column + 1);
-        group.bottom = Math.max(group.bottom, row + 1);
-        group.count++;
         for (let y = Math.max(0, row - 3); y <= Math.min(rowCount - 1, row + 3); y++)
           for (let x = Math.max(0, column - 3); x <= Math.min(columnCount - 1, column + 3); x++) {
             const next = y * columnCount + x;
             if (belongs[next] && !seen[next]) {
               seen[next] = 1;
-              open.push(next);
+              group.push(next);
             }
           }
       }
-      if (!best || group.count > best.count) best = group;
+      if (group.length > best.length) best = group;
     }
-    if (!best || (best.right - best.left) * (best.bottom - best.top) < leastMovingRatio * belongs.length) return null;
+    if (best.length === 0) return null;
+    const [left, right] = trimmed(best.map((at) => at % columnCount));
+    const [top, bottom] = trimmed(best.map((at) => Math.floor(at / columnCount)));
+    if ((right - left) * (bottom - top) < leastMovingRatio * belongs.length) return null;
     return {
-      left: best.left * blockEdgePx,
-      top: best.top * blockEdgePx,
-      right: best.right * blockEdgePx,
-      bottom: best.bottom * blockEdgePx,
+      left: left * blockEdgePx,
+      top: top * blockEdgePx,
+      right: right * blockEdgePx,
+      bottom: bottom * blockEdgePx,
     };
   }
+}
+
+/**
+ * From the first to behind the last line, of columns or rows, that holds its share of a group's blocks: what a recorder
+ * writes anew beside the picture hangs on to it by a block here and there.
+ */
+function trimmed(lines: readonly number[]): readonly [number, number] {
+  const counts = new Map<number, number>();
+  for (const line of lines) counts.set(line, (counts.get(line) ?? 0) + 1);
+  const usual = percentileOfSorted(Float64Array.from(counts.values()).sort(), 0.9);
+  const full = [...counts].filter(([, count]) => count >= leastLineRatio * usual).map(([line]) => line);
+  return [Math.min(...full), Math.max(...full) + 1];
 }
 
 /** The largest share of a line's pixels, from one place up to another, that step by an edge's levels in any picture. */
@@ -248,25 +263,29 @@ function grownToEdges(box: Box, pictures: readonly [Levels, ...Levels[]]): Box {
       right,
       ({ levels }, x) => (levels[y * widthPx + x] as number) - (levels[(y - 1) * widthPx + x] as number),
     );
+  const window: Box = { left: 0, top: 0, right: widthPx, bottom: heightPx };
   /** The first edge from a side outward, a block inside of it included; the side itself where there is none. */
-  const firstEdge = (side: number, candidates: readonly number[], stepsAt: (at: number) => number): number => {
-    const found = candidates.findIndex((at) => stepsAt(at) > edge.ratio);
-    if (found < 0) return side;
+  const firstEdge = (side: number, candidates: readonly number[], box: Box, stepsAt: typeof stepsAcross): number => {
+    const found = candidates.findIndex((at) => stepsAt(at, box) > edge.ratio);
+    const [at, next] = [candidates[found], candidates[found + 1]];
+    if (at === undefined) return side;
+    if (Math.abs(at - side) > panelEdge.leastBlocks * blockEdgePx && stepsAt(at, window) > panelEdge.ratio) return side;
     // An edge that scaling has spread over two lines is where it is strongest.
-    const [at, next] = [candidates[found] as number, candidates[found + 1]];
-    return next !== undefined && stepsAt(next) > stepsAt(at) ? next : at;
+    return next !== undefined && stepsAt(next, box) > stepsAt(at, box) ? next : at;
   };
-  const between = (from: number, to: number): number[] =>
+  const upTo = (from: number, to: number): number[] =>
     Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i);
+  const downTo = (to: number): number[] => upTo(1, to).reverse();
   let grown = box;
   // Twice: an edge that is found lets the sides beside it be looked at along their whole length.
   for (let round = 0; round < 2; round++) {
-    const current = grown;
+    const { left, top, right, bottom } = grown;
+    const now = grown;
     grown = {
-      left: firstEdge(current.left, between(1, current.left + blockEdgePx).reverse(), (x) => stepsAcross(x, current)),
-      right: firstEdge(current.right, between(current.right - blockEdgePx, widthPx), (x) => stepsAcross(x, current)),
-      top: firstEdge(current.top, between(1, current.top + blockEdgePx).reverse(), (y) => stepsDown(y, current)),
-      bottom: firstEdge(current.bottom, between(current.bottom - blockEdgePx, heightPx), (y) => stepsDown(y, current)),
+      left: firstEdge(left, downTo(left + blockEdgePx), now, stepsAcross),
+      right: firstEdge(right, upTo(right - blockEdgePx, widthPx), now, stepsAcross),
+      top: firstEdge(top, downTo(top + blockEdgePx), now, stepsDown),
+      bottom: firstEdge(bottom, upTo(bottom - blockEdgePx, heightPx), now, stepsDown),
     };
   }
   return grown;
