@@ -15,6 +15,9 @@ export const playWayTexts: Readonly<Record<CardEditor['playsBy'], string>> = {
   unknown: 'Don’t know',
 };
 
+/** Where somebody complains of waiting for the picture, and something else stands among the settings. */
+export const waitsAllTheSame = 'You said that you wait until it has computed: that is what counts here.';
+
 export const lateFrameTexts: Readonly<Record<CardEditor['lateFrames'], string>> = {
   skipped: 'Left out, in time',
   'all-played': 'All played, slowly',

@@ -3,7 +3,7 @@
 import type { ReactNode } from 'react';
 import { NumberField as AriaNumberField, Group, Input, Label, Text } from 'react-aria-components';
 import styled from 'styled-components';
-import { fieldStyle, labelStyle, wellStyle } from './field-style';
+import { fieldStyle, helpStyle, labelStyle, wellStyle } from './field-style';
 import { colour } from './tokens';
 
 const Field = styled(AriaNumberField)`${fieldStyle}`;
@@ -31,10 +31,7 @@ const Unit = styled.span`
   font-size: 14.5px;
   white-space: nowrap;
 `;
-const Help = styled(Text)`
-  font-size: 14px;
-  color: ${colour.inkSoft};
-`;
+const Help = styled(Text)`${helpStyle}`;
 
 interface NumberFieldProps {
   readonly label: ReactNode;

@@ -2,13 +2,14 @@
 
 import { Check, ChevronDown } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { Button, Label, ListBox, ListBoxItem, Popover, Select, SelectValue } from 'react-aria-components';
+import { Button, Label, ListBox, ListBoxItem, Popover, Select, SelectValue, Text } from 'react-aria-components';
 import styled from 'styled-components';
-import { fieldStyle, labelStyle, wellStyle } from './field-style';
+import { fieldStyle, helpStyle, labelStyle, wellStyle } from './field-style';
 import { colour } from './tokens';
 
 const Field = styled(Select)`${fieldStyle}`;
 const FieldLabel = styled(Label)`${labelStyle}`;
+const Help = styled(Text)`${helpStyle}`;
 const Trigger = styled(Button)`
   ${wellStyle}
   display: flex;
@@ -52,11 +53,12 @@ interface SelectFieldProps<Value extends string> {
   readonly value: Value | null;
   readonly onChange: (value: Value) => void;
   readonly placeholder?: string;
+  readonly help?: string | undefined;
 }
 
 /** One of many choices, in a list that opens. */
 export function SelectField<Value extends string>(props: SelectFieldProps<Value>) {
-  const { label, options, value, onChange, placeholder = 'Choose' } = props;
+  const { label, options, value, onChange, placeholder = 'Choose', help } = props;
   return (
     <Field value={value} onChange={(key) => onChange(key as Value)} placeholder={placeholder}>
       <FieldLabel>{label}</FieldLabel>
@@ -64,6 +66,7 @@ export function SelectField<Value extends string>(props: SelectFieldProps<Value>
         <SelectValue />
         <ChevronDown size={18} aria-hidden="true" />
       </Trigger>
+      {help !== undefined && <Help slot="description">{help}</Help>}
       <Popover>
         <List>
           {options.map((option) => (

@@ -28,3 +28,9 @@ export const wellStyle = css`
   width: 100%;
   &[data-invalid] { border-color: ${colour.alarm}; }
 `;
+
+/** What stands under a field. */
+export const helpStyle = css`
+  font-size: 14px;
+  color: ${colour.inkSoft};
+`;

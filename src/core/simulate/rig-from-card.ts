@@ -63,13 +63,12 @@ function toRigClip(card: JobCard, clip: CardClip): readonly RigClip[] {
 export function rigFromCard(card: JobCard, seed: number): Rig | null {
   const random = createRandom(seed);
   const { machine, timeline, preview, editor } = card;
+  // Whoever waits until it has computed has seen that it does, whatever is ticked.
+  const isComputing = editor.playsBy === 'computing-first' || card.symptoms.moments.includes('waiting-for-the-picture');
   const clips = card.clips.flatMap((clip) => toRigClip(card, clip));
   if (clips.length === 0) return null;
   const graphics = graphicsNotes[machine.graphics.value];
-  const design =
-    editor.playsBy === 'computing-first'
-      ? 'computing-first'
-      : random.pick(playerDesigns.filter((id) => id !== 'computing-first'));
+  const design = isComputing ? 'computing-first' : random.pick(playerDesigns.filter((id) => id !== 'computing-first'));
   const isOn = (state: 'yes' | 'no' | 'unknown'): boolean =>
     state === 'unknown' ? random.isTrue(0.6) : state === 'yes';
   const rate = timeline.frameRate.num / timeline.frameRate.den;

@@ -11,6 +11,23 @@ const rigOf = (card: typeof decodeBound, seed = 1): Rig => {
 };
 const rigs = [rigOf(decodeBound), rigOf(effectsBound), rigOf(programsBusy), rigOf(programsBusy, 3)];
 
+describe('rigFromCard', () => {
+  it('computes first where the card says so, and where somebody waits for the picture whatever is ticked', () => {
+    if (!decodeBound) throw new Error('no card');
+    const { editor, symptoms } = decodeBound;
+    const ticked = { ...decodeBound, editor: { ...editor, playsBy: 'computing-first' as const } };
+    const waiting = {
+      ...decodeBound,
+      editor: { ...editor, playsBy: 'streaming' as const },
+      symptoms: { ...symptoms, moments: ['waiting-for-the-picture' as const] },
+    };
+    for (let seed = 1; seed <= 8; seed++) {
+      expect(rigOf(decodeBound, seed).design).not.toBe('computing-first');
+      expect([ticked, waiting].map((card) => rigOf(card, seed).design)).toEqual(['computing-first', 'computing-first']);
+    }
+  });
+});
+
 describe('play', () => {
   it('shows pictures in order, never more than the timeline has, and the same for the same seed', () => {
     for (const rig of rigs) {

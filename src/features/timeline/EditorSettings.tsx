@@ -3,7 +3,7 @@
 import { type CardEditor, lateFramePolicies, playsByOf, playWays, proxyStates } from '@/core/card';
 import { drawingHabitIds } from '@/core/load';
 import { type KnownState, knownStates } from '@/core/machine';
-import { habitTexts, lateFrameTexts, playWayTexts, proxyStateTexts } from '@/messages/editor';
+import { habitTexts, lateFrameTexts, playWayTexts, proxyStateTexts, waitsAllTheSame } from '@/messages/editor';
 import { knownStateTexts } from '@/messages/machine';
 import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid } from '@/ui/layout';
@@ -53,6 +53,7 @@ export function EditorSettings() {
           value={editor.playsBy}
           options={playWays.map((value) => ({ value, label: playWayTexts[value] }))}
           onChange={(playsBy) => set({ playsBy })}
+          help={playsByOf(card) === editor.playsBy ? undefined : waitsAllTheSame}
         />
         <SelectField
           label="Late pictures are"
