@@ -6,12 +6,15 @@ import {
   fixesInForce,
   type JobCard,
   latestReading,
+  type MeasuredReading,
   openTrial,
   playableClip,
 } from '@/core/card';
 import type { NextTest } from '@/core/diagnose';
 import { applyFixes, type FixAtLevel, findFix } from '@/core/fixes';
+import { summariseChanges } from '@/core/meter';
 import { createRandom } from '@/core/numbers/random';
+import { toMeasuredReading } from '@/core/readings';
 import { applyChanges, benchGap, measureRig, type Rig, type RigOutcome } from '@/core/simulate';
 import { answerAbout, type PracticeCase, playClip, readPreview } from '@/core/simulate/cases';
 
@@ -27,8 +30,17 @@ export const mostMinutes = 120;
 const misjudgedRatio = 0.04;
 /** A preview this near to usable is usable. */
 const usableGap = 0.03;
+/** What a shared window delivers at most, frames a second. */
+const windowFps = 60;
 
 const outcomes = new Map<string, RigOutcome>();
+
+/** What the lag meter says of the pictures that came; null where they are too few for it. */
+function measuredOf(targetFps: number, shownAtMs: readonly number[]): MeasuredReading | null {
+  const changes = shownAtMs.map(() => 1);
+  const result = summariseChanges(changes, shownAtMs, { isExact: true, clipFps: targetFps, ceilingFps: windowFps });
+  return result.ok ? toMeasuredReading(result.value, { source: 'window', pace: 'unknown', ownLoadRatio: null }) : null;
+}
 
 /** One person with one lagging project: they know the card, and what they see; the rig is hidden from what advises them. */
 export class Session {
@@ -38,7 +50,9 @@ export class Session {
   private nextId = 2;
 
   constructor(readonly practice: PracticeCase) {
-    this.card = practice.card;
+    const { card, person } = practice;
+    const measured = person.way === 'metered' ? this.measuredUnder([], false) : null;
+    this.card = { ...card, readings: card.readings.map((reading) => ({ ...reading, measured })) };
     this.minutes += readingMinutes;
   }
 
@@ -62,6 +76,12 @@ export class Session {
     const known = outcomes.get(key) ?? measureRig(this.rigUnder(fixes), this.practice.seed);
     outcomes.set(key, known);
     return known;
+  }
+
+  /** A meter tells more than a rate: when each picture came, and how long the longest stood. */
+  private measuredUnder(fixes: readonly FixAtLevel[], isLater: boolean): MeasuredReading | null {
+    const outcome = this.outcomeUnder(fixes);
+    return measuredOf(this.practice.rig.targetFps, isLater ? outcome.laterShownAtMs : outcome.shownAtMs);
   }
 
   gapUnder(fixes: readonly FixAtLevel[]): number {
@@ -94,6 +114,7 @@ export class Session {
       takenAtMs: this.nowMs,
       how: person.way === 'metered' ? 'metered' : 'typed',
       moment: isLater ? 'later' : 'start',
+      measured: person.way === 'metered' ? this.measuredUnder(fixes, isLater) : null,
       ...figures,
       isGoodEnough: this.isGoodEnough(fixes) ? 'yes' : 'no',
     });

@@ -26,7 +26,7 @@ const limits = {
   fewPictures: 12,
   faintChange: 1.2,
   repeatChange: 1.5,
-  doubtfulRatio: 0.03,
+  doubtfulRatio: 0.02,
   contrast: 5,
 } as const;
 

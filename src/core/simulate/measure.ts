@@ -176,6 +176,8 @@ export function measureRig(rig: Rig, seed: number): RigOutcome {
     shownFps: rateOf(now.shownAtMs),
     laterFps: rateOf(later.shownAtMs),
     longestFreezeMs: longestOf(now.shownAtMs),
+    shownAtMs: now.shownAtMs,
+    laterShownAtMs: later.shownAtMs,
     scrubMs: percentileOfSorted(waits, 0.5),
     scrubSlowTenthMs: percentileOfSorted(waits, 0.9),
     lookMs: percentileOfSorted(waitsOf(looking), 0.5),

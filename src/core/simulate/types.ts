@@ -152,6 +152,9 @@ export interface RigOutcome {
   readonly shownFps: number;
   readonly laterFps: number;
   readonly longestFreezeMs: number;
+  /** When each of those pictures came, in milliseconds from pressing play: soon after starting, and later. */
+  readonly shownAtMs: readonly number[];
+  readonly laterShownAtMs: readonly number[];
   readonly scrubMs: number;
   readonly scrubSlowTenthMs: number;
   /** Share of the waiting at jumps for which the footage's drive is read, and for which the cores work, 0 to 1. */
