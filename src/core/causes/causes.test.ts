@@ -4,7 +4,7 @@ import { settlingTests } from '@/messages/findings';
 import { causeTexts } from '@/messages/load';
 import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
 import { estimate, middleParameters, usableRateRatio } from '../load';
-import { causeCatalogue, findBindingCause } from '.';
+import { beforeCauses, causeCatalogue, findBindingCause } from '.';
 
 /** What a trial has to find out: hardware can be worse than many quick cores, and a proxy heavier than its original. */
 const mayBeWorse = new Set(['hardware-decode-off', 'graphics-drawing-off', 'proxies-not-shown']);
@@ -31,6 +31,25 @@ describe('causeCatalogue', () => {
           const [before, after] = [now / state.setup.targetFps, estimate(repaired, 'heaviest', middle).shownFps];
           expect(after / repaired.setup.targetFps, cause.id).toBeGreaterThanOrEqual(before * (1 - 1e-12));
         }
+      }),
+      propertyRuns,
+    );
+  });
+});
+
+describe('beforeCauses', () => {
+  it('takes back what came, once and for all, and leaves what people have had all along', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const before = beforeCauses(state);
+        expect(beforeCauses(before)).toEqual(before);
+        for (const cause of causeCatalogue)
+          if (cause.kind === 'configuration' && !cause.asBefore) expect(cause.isPresent(before), cause.id).toBe(false);
+        const { machine, clips, timeline } = before.setup;
+        expect(machine).toEqual({ ...state.setup.machine, powerRatio: machine.powerRatio });
+        expect(machine.powerRatio).toBeGreaterThanOrEqual(state.setup.machine.powerRatio);
+        expect(clips).toEqual(state.setup.clips);
+        expect(timeline).toEqual(state.setup.timeline);
       }),
       propertyRuns,
     );

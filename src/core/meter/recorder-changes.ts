@@ -30,9 +30,9 @@ function countOutOfStep(newAt: readonly number[], logs: Float64Array): number {
 const withoutFinishing = (newAt: readonly number[], logs: Float64Array): readonly number[] =>
   newAt.filter((i, k) => {
     const [before, next] = [newAt[k - 1], newAt[k + 1]];
-    if (before !== i - 1 || next === undefined) return true;
+    if (before !== i - 1) return true;
     const own = (logs[i] as number) - Math.log(finishingRatio);
-    return own > (logs[before] as number) || own > (logs[next] as number);
+    return own > (logs[before] as number) || (next !== undefined && own > (logs[next] as number));
   });
 
 /** New pictures in rows: each begins where the one before is longer ago than from one recorded frame to the next few. */
