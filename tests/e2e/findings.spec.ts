@@ -36,7 +36,7 @@ test('takes an answer into account, and leaves no trace of one that is taken bac
   await expect(causes).toContainText(/Speaks (a little|clearly|strongly)/, weighed);
   const before = await causes.textContent();
   await page.getByText(/^Other looks and fixes/).click();
-  const question = page.getByRole('group', { name: /^(Do|Does|Is|How|Which) / }).first();
+  const question = page.getByRole('group', { name: /^(Do|Does|Has|Is|How|Which) / }).first();
   const asked = await question.getAttribute('aria-label');
   await question.getByRole('button').first().click();
   const answered = page.getByRole('list', { name: 'Answered so far' });
@@ -45,6 +45,23 @@ test('takes an answer into account, and leaves no trace of one that is taken bac
   await answered.getByRole('button', { name: /^Take back/ }).click();
   await expect(answered).toBeHidden();
   await expect.poll(() => causes.textContent(), weighed).toBe(before);
+});
+
+test('takes down that such films used to play well, and still names a cause that can have come since', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  await page.goto('/card/demo-programs-busy/findings');
+  await expect(page.getByText(/^Other looks and fixes/)).toBeVisible(weighed);
+  await page.getByText(/^Other looks and fixes/).click();
+  const question = page.getByRole('group', { name: 'Has a film like this one ever played well on this machine?' });
+  await question.getByRole('button', { name: 'Yes, it used to' }).click();
+  await expect(page.getByRole('list', { name: 'Answered so far' })).toContainText('Yes, it used to');
+  const causes = page.getByRole('region', { name: 'What causes it' });
+  await expect(causes.getByRole('heading', { level: 3 }).first()).toHaveText(
+    'Other programs keep the processor busy',
+    weighed,
+  );
 });
 
 test('shows a frame budget that agrees with what was read, before a fix and with it', async ({ page }) => {
