@@ -19,7 +19,7 @@ const leastUpper = Math.log(0.3) - 1;
 const gapWorth = { ofVariance: 0.6, most: 0.7 } as const;
 
 interface Division {
-  /** Half-way between the two groups, in logarithms. */
+  /** In the middle of the gap between the two groups, in logarithms. */
   readonly line: number;
   readonly contrast: number;
   readonly upper: number;

@@ -66,7 +66,8 @@ const keyFrames = {
 /** New pictures that are smaller than most, and do not come when one would be due. */
 function listStrays(newAt: readonly number[], logs: Float64Array): ReadonlySet<number> {
   const limit = medianOf(newAt.map((i) => logs[i] as number)) + Math.log(keyFrames.changeRatio);
-  const framesTo = (k: number): number => (newAt[k] as number) - (newAt[k - 1] ?? Number.NEGATIVE_INFINITY);
+  const framesTo = (k: number): number =>
+    (newAt[k] ?? Number.POSITIVE_INFINITY) - (newAt[k - 1] ?? Number.NEGATIVE_INFINITY);
   const usual = medianOf(newAt.slice(1).map((_, k) => framesTo(k + 1)));
   const [least, most] = keyFrames.inStep;
   const isDue = (frames: number): boolean => frames >= least * usual && frames <= most * usual;
