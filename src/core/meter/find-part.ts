@@ -37,7 +37,6 @@ const shape = { leastAspect: 0.4, mostAspect: 4, leastAreaRatio: 0.04 } as const
 const edgesMs = 250;
 /** An edge is where this share of a side's pixels step by so many grey levels. */
 const edge = { ratio: 0.55, levels: 9 } as const;
-
 /** An edge this far off a side that runs along this share of the whole window is a panel's, and not the picture's. */
 const panelEdge = { leastBlocks: 2, ratio: 0.8 } as const;
 
@@ -56,7 +55,7 @@ interface Levels {
   readonly levels: Float32Array;
 }
 
-/** Whether one block changed in each pair of frames, for all blocks; kept as bits of how often, not as pictures. */
+/** Whether one block changed in each pair of frames, for all blocks; beside these flags it keeps one small picture every quarter of a second. */
 export class PartFinder {
   private readonly fine: GreyScaler;
   private readonly coarse: GreyScaler;

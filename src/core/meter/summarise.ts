@@ -21,7 +21,7 @@ const quickestRatio = 0.05;
 /** The rate has settled when a second shows this share of what the later part does. */
 const settledRatio = 0.9;
 
-/** What results are relied on by; weighed on the recordings of bench:meter that were made for tuning. */
+/** What results are relied on by; weighed on recordings of bench:meter that were made for tuning, the doubt also on its draws 31 and 32. */
 const limits = {
   fewPictures: 12,
   faintChange: 1.2,
