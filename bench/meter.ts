@@ -8,7 +8,7 @@ import { join } from 'node:path';
 import { Meter, type MeterReading, type PictureRegion } from '@/core/meter';
 import { decodeRecording, isReorderedRecording } from './meter/decode-recording';
 import { comparePairs } from './meter/pairs';
-import { encodings, planRecording, type RecordingPlan } from './meter/recordings';
+import { encodings, enlargedPlan, planRecording, type RecordingPlan } from './meter/recordings';
 import { sceneKinds } from './meter/scenes';
 import { writeRecording } from './meter/write-recording';
 
@@ -29,6 +29,23 @@ const plans: readonly RecordingPlan[] = sceneKinds
         ),
       ),
   );
+
+/** Full HD, as most screens are recorded: so many times the others' pixels a side. */
+const largeTimes = 3;
+/** One recording of each moving scene at that size, by the recorders' encodings in turn; at 30 a second, for they are kept in memory. */
+const largePlans: readonly RecordingPlan[] = sceneKinds
+  .filter((scene) => scene !== 'still' && (!isQuick || scene === 'shapes'))
+  .map((scene, s) => {
+    const live = encodings.filter(({ isStrong }) => !isStrong);
+    const encoding = live[s % live.length] ?? raise();
+    for (let seed = seedShift + 50_000 + 100 * s; ; seed++) {
+      const plan = planRecording(seed, scene, encoding);
+      if (plan.recordedFps === 30) return plan;
+    }
+  });
+function raise(): never {
+  throw new Error('bench:meter: no encoding');
+}
 
 const ended = (child: ReturnType<typeof spawn>): Promise<void> =>
   new Promise((resolve, reject) => {
@@ -84,9 +101,10 @@ interface Row {
   readonly filterMs: number;
 }
 
-async function measure(plan: RecordingPlan, folder: string): Promise<Row> {
-  const path = join(folder, `${plan.seed}.mkv`);
-  await writeRecording(plan, path);
+async function measure(drawn: RecordingPlan, folder: string, times = 1): Promise<Row> {
+  const path = join(folder, `${drawn.seed}.mkv`);
+  await writeRecording(drawn, path, times);
+  const plan = enlargedPlan(drawn, times);
   const { reading, ms } = await read(plan, path);
   const filterMs = await timeFilter(path);
   rmSync(path);
@@ -124,8 +142,10 @@ async function measure(plan: RecordingPlan, folder: string): Promise<Row> {
 
 const folder = mkdtempSync(join(tmpdir(), 'oil-can-meter-'));
 const rows: Row[] = [];
+const largeRows: Row[] = [];
 try {
   for (const plan of plans) rows.push(await measure(plan, folder));
+  for (const plan of largePlans) largeRows.push(await measure(plan, folder, largeTimes));
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }
@@ -148,7 +168,11 @@ function sumUp(over: readonly Row[]) {
 }
 
 const stills = rows.filter(({ moves }) => !moves);
-const total = (pick: (row: Row) => number): number => rows.reduce((sum, row) => sum + pick(row), 0);
+/** How long all took to be measured, in terms of ffmpeg's own filter. */
+const timeOverFilterOf = (over: readonly Row[]): number => {
+  const total = (pick: (row: Row) => number): number => over.reduce((sum, row) => sum + pick(row), 0);
+  return Math.round((1000 * total((row) => row.meterMs)) / total((row) => row.filterMs)) / 1000;
+};
 console.log(
   JSON.stringify({
     bench: 'meter',
@@ -161,6 +185,7 @@ console.log(
     all: sumUp(rows),
     stills: { count: stills.length, refused: shareOf(stills, (row) => row.isRefused) },
     pairs: comparePairs(isQuick ? 100 : 1000),
-    timeOverFilter: Math.round((1000 * total((row) => row.meterMs)) / total((row) => row.filterMs)) / 1000,
+    timeOverFilter: timeOverFilterOf(rows),
+    fullHd: { ...sumUp(largeRows), timeOverFilter: timeOverFilterOf(largeRows) },
   }),
 );

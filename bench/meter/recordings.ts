@@ -132,6 +132,22 @@ export function planRecording(seed: number, scene: SceneKind, encoding: Encoding
   return { seed, scene, pattern, encoding, recordedFps, frameCount, widthPx, heightPx, part, newAtFrames };
 }
 
+/** The same recording of a screen with so many times the pixels a side. */
+export function enlargedPlan(plan: RecordingPlan, times: number): RecordingPlan {
+  const { part } = plan;
+  return {
+    ...plan,
+    widthPx: plan.widthPx * times,
+    heightPx: plan.heightPx * times,
+    part: {
+      xPx: part.xPx * times,
+      yPx: part.yPx * times,
+      widthPx: part.widthPx * times,
+      heightPx: part.heightPx * times,
+    },
+  };
+}
+
 const paste = (window: Picture, picture: Picture, xPx: number, yPx: number): void => {
   for (let y = 0; y < picture.heightPx; y++)
     window.pixels.set(

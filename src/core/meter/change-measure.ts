@@ -18,11 +18,13 @@ export class ChangeMeasure {
   private readonly strongestCount: number;
   private isFirst = true;
 
-  constructor(region: PictureRegion) {
+  /** `enlarged` says how much larger these pictures are than those that the least size of a block is meant for. */
+  constructor(region: PictureRegion, enlarged = 1) {
+    const leastPx = leastBlockPx * enlarged;
     this.scaler = createGreyScaler(
       region,
-      Math.max(1, Math.min(mostColumns, Math.floor(region.widthPx / leastBlockPx))),
-      Math.max(1, Math.min(mostRows, Math.floor(region.heightPx / leastBlockPx))),
+      Math.max(1, Math.min(mostColumns, Math.floor(region.widthPx / leastPx))),
+      Math.max(1, Math.min(mostRows, Math.floor(region.heightPx / leastPx))),
     );
     const count = this.scaler.widthPx * this.scaler.heightPx;
     this.before = new Float32Array(count);

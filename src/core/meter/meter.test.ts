@@ -1,9 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { drawRecording, encodings, planRecording, type RecordingPlan } from '../../../bench/meter/recordings';
+import {
+  drawRecording,
+  encodings,
+  enlargedPlan,
+  planRecording,
+  type RecordingPlan,
+} from '../../../bench/meter/recordings';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
 import { Meter, type MeterOptions, type MeterReading, type PictureRegion, summariseChanges } from '.';
-import { createGreyScaler } from './scale-grey';
 import { tellNewInExact, tellNewPictures } from './tell-new';
 
 const [live] = encodings;
@@ -125,62 +130,33 @@ describe('Meter', () => {
     expect(elsewhere.result).toMatchObject({ ok: false, failure: { code: 'not-enough-movement' } });
   });
 
+  it('measures a screen of three times the pixels a side alike, and finds the part where it lies there', async () => {
+    const twelveSeconds = planRecording(71, 'shapes', live);
+    const plan = { ...twelveSeconds, frameCount: 5 * twelveSeconds.recordedFps };
+    const times = 3;
+    const [widthPx, heightPx] = [plan.widthPx * times, plan.heightPx * times];
+    const meter = new Meter({ ceilingFps: plan.recordedFps });
+    const pixels = new Uint8Array(widthPx * heightPx);
+    const drawnAt = Int32Array.from({ length: widthPx }, (_, x) => Math.floor(x / times));
+    let index = 0;
+    await drawRecording(plan, async (drawn) => {
+      for (let y = 0; y < plan.heightPx; y++) {
+        const line = times * y * widthPx;
+        for (let x = 0; x < widthPx; x++) pixels[line + x] = drawn[y * plan.widthPx + (drawnAt[x] as number)] as number;
+        for (let k = 1; k < times; k++) pixels.copyWithin(line + k * widthPx, line, line + widthPx);
+      }
+      meter.add({ widthPx, heightPx, pixels }, (index++ * 1000) / plan.recordedFps);
+    });
+    const { region, result } = meter.read();
+    expect(region && overlapOf(region, enlargedPlan(plan, times).part)).toBeGreaterThan(0.8);
+    const small = await measure(plan);
+    expect(result.ok && result.value.intervalsMs).toEqual(small.result.ok && small.result.value.intervalsMs);
+  });
+
   it('says that less than a second is too short', () => {
     const meter = new Meter({ region: 'whole' });
     for (let i = 0; i < 20; i++) meter.add({ widthPx: 4, heightPx: 4, pixels: new Uint8Array(16).fill(i * 9) }, i * 33);
     expect(meter.read().result).toMatchObject({ ok: false, failure: { code: 'too-short' } });
-  });
-});
-
-describe('createGreyScaler', () => {
-  it('averages the pixels of a part, and never enlarges it', () => {
-    const picture = { widthPx: 4, heightPx: 2, pixels: Uint8Array.from([0, 0, 10, 30, 0, 0, 20, 40]) };
-    const scaler = createGreyScaler({ xPx: 2, yPx: 0, widthPx: 2, heightPx: 2 }, 1, 1);
-    const into = new Float32Array(1);
-    scaler.scale(picture, into);
-    expect([...into]).toEqual([25]);
-    expect(createGreyScaler({ xPx: 0, yPx: 0, widthPx: 4, heightPx: 2 }, 160, 90)).toMatchObject({
-      widthPx: 4,
-      heightPx: 2,
-    });
-  });
-
-  it('gives the mean of each field, however the lines of the picture lie in memory', () => {
-    const levels = fc.uint8Array({ minLength: 48 * 30, maxLength: 48 * 30 });
-    fc.assert(
-      fc.property(
-        levels,
-        fc.constantFrom(40, 41, 44, 48),
-        fc.nat(3),
-        fc.record({ xPx: fc.nat(12), yPx: fc.nat(9), widthPx: fc.integer({ min: 1, max: 27 }) }),
-        fc.integer({ min: 1, max: 12 }),
-        (bytes, stride, offset, { xPx, yPx, widthPx }, mostPx) => {
-          const heightPx = 20;
-          const memory = new Uint8Array(bytes.length + 4);
-          memory.set(bytes, offset);
-          const picture = { widthPx: stride, heightPx: 30, pixels: memory.subarray(offset, offset + stride * 30) };
-          const scaler = createGreyScaler({ xPx, yPx, widthPx, heightPx }, mostPx, mostPx);
-          const into = new Float32Array(scaler.widthPx * scaler.heightPx);
-          scaler.scale(picture, into);
-          const edgeAt = (i: number, length: number, count: number): number => Math.round((i * length) / count);
-          for (let row = 0; row < scaler.heightPx; row++)
-            for (let column = 0; column < scaler.widthPx; column++) {
-              let [sum, count] = [0, 0];
-              for (let y = edgeAt(row, heightPx, scaler.heightPx); y < edgeAt(row + 1, heightPx, scaler.heightPx); y++)
-                for (
-                  let x = edgeAt(column, widthPx, scaler.widthPx);
-                  x < edgeAt(column + 1, widthPx, scaler.widthPx);
-                  x++
-                ) {
-                  sum += picture.pixels[(yPx + y) * stride + xPx + x] as number;
-                  count++;
-                }
-              expect(into[row * scaler.widthPx + column]).toBeCloseTo(sum / count, 3);
-            }
-        },
-      ),
-      propertyRuns,
-    );
   });
 });
 

@@ -1,7 +1,7 @@
 import { fail, type Result } from '../result';
 import { ChangeMeasure } from './change-measure';
 import { findingMs, PartFinder } from './find-part';
-import { createGreyScaler, type GreyScaler } from './scale-grey';
+import { halveGrey } from './halve-grey';
 import { type SummaryOptions, summariseChanges } from './summarise';
 import type { GreyPicture, MeterFailure, MeterResult, PictureRegion } from './types';
 
@@ -16,7 +16,7 @@ export interface MeterReading {
   readonly result: Result<MeterResult, MeterFailure>;
 }
 
-/** While the part is looked for, windows are kept in this size at most: three seconds of them fit into memory. */
+/** While the part is looked for, windows are halved until they are of this size at most: three seconds of them fit into memory. */
 const keptWidthPx = 960;
 const keptHeightPx = 540;
 
@@ -27,26 +27,20 @@ const wholeOf = ({ widthPx, heightPx }: Pick<GreyPicture, 'widthPx' | 'heightPx'
   heightPx,
 });
 
-/** Windows made small enough to keep. */
-class Shrinker {
-  private readonly scaler: GreyScaler;
-  private readonly levels: Float32Array;
-  readonly ratio: number;
-
-  constructor(picture: GreyPicture) {
-    this.scaler = createGreyScaler(wholeOf(picture), keptWidthPx, keptHeightPx);
-    this.levels = new Float32Array(this.scaler.widthPx * this.scaler.heightPx);
-    this.ratio = picture.widthPx / this.scaler.widthPx;
-  }
-
-  shrink(picture: GreyPicture): GreyPicture {
-    const { widthPx, heightPx } = this.scaler;
-    if (this.ratio <= 1) return picture;
-    this.scaler.scale(picture, this.levels);
-    // Clamped arrays round; a callback a pixel would take longer than all the rest.
-    return { widthPx, heightPx, pixels: new Uint8Array(Uint8ClampedArray.from(this.levels).buffer) };
-  }
+/** A window made small enough to keep, and how many of its pixels lie along one of the small one's. */
+function shrunk(window: GreyPicture): { readonly small: GreyPicture; readonly ratio: number } {
+  let small = window;
+  let ratio = 1;
+  for (; small.widthPx > keptWidthPx || small.heightPx > keptHeightPx; ratio *= 2) small = halveGrey(small);
+  return { small, ratio };
 }
+
+const enlarged = ({ xPx, yPx, widthPx, heightPx }: PictureRegion, ratio: number): PictureRegion => ({
+  xPx: xPx * ratio,
+  yPx: yPx * ratio,
+  widthPx: widthPx * ratio,
+  heightPx: heightPx * ratio,
+});
 
 /**
  * Takes a recording frame by frame and tells what its preview showed. Where the part is given, it keeps one number a
@@ -54,8 +48,9 @@ class Shrinker {
  */
 export class Meter {
   private measure: ChangeMeasure | null = null;
+  /** In pixels of the recording, like all regions outside of the part's finder. */
   private region: PictureRegion | null = null;
-  private shrinker: Shrinker | null = null;
+  private ratio = 1;
   private finder: PartFinder | null = null;
   private waiting: GreyPicture[] = [];
   private isFound = true;
@@ -68,31 +63,28 @@ export class Meter {
   add(picture: GreyPicture, atMs: number): void {
     this.timesMs.push(atMs);
     const { region } = this.options;
-    if (region) {
-      if (!this.measure) this.begin(region === 'whole' ? wholeOf(picture) : region);
-      this.take(picture);
-      return;
+    if (!this.measure && region) {
+      this.region = region === 'whole' ? wholeOf(picture) : region;
+      this.measure = new ChangeMeasure(this.region);
     }
-    this.shrinker ??= new Shrinker(picture);
-    const small = this.shrinker.shrink(picture);
-    if (this.measure) {
-      this.take(small);
-      return;
-    }
+    if (this.measure) this.changes.push(this.measure.next(picture));
+    else this.look(picture, atMs);
+  }
+
+  /** Keeps a frame, and looks for the part once there are enough of them. */
+  private look(picture: GreyPicture, atMs: number): void {
+    const { small, ratio } = shrunk(picture);
+    this.ratio = ratio;
     this.finder ??= new PartFinder(small.widthPx, small.heightPx);
     this.finder.add(small, atMs);
-    this.waiting.push(small === picture ? { ...small, pixels: small.pixels.slice() } : small);
-    if (atMs - (this.timesMs[0] as number) >= findingMs) this.beginWhereFound();
-  }
-
-  private begin(region: PictureRegion): void {
-    this.region = region;
-    this.measure = new ChangeMeasure(region);
-  }
-
-  private take(picture: GreyPicture): void {
-    if (!this.measure) throw new Error('Meter.take: not begun');
-    this.changes.push(this.measure.next(picture));
+    this.waiting.push(ratio === 1 ? { ...small, pixels: small.pixels.slice() } : small);
+    if (atMs - (this.timesMs[0] as number) < findingMs) return;
+    this.beginWhereFound();
+    if (ratio === 1 || !this.region) return;
+    // From here on the part is measured as it was recorded, which takes less than making every window small. Blocks
+    // stay the same; a frame that both have seen joins them.
+    this.measure = new ChangeMeasure(this.region, ratio);
+    this.measure.next(picture);
   }
 
   /** Where nothing stands out there is no preview to measure; what comes after is still counted as time. */
@@ -101,8 +93,10 @@ export class Meter {
     if (!first) return;
     const found = this.finder?.find() ?? null;
     this.isFound = found !== null;
-    this.begin(found ?? wholeOf(first));
-    for (const picture of this.waiting) this.take(picture);
+    const region = found ?? wholeOf(first);
+    this.region = enlarged(region, this.ratio);
+    this.measure = new ChangeMeasure(region);
+    for (const picture of this.waiting) this.changes.push(this.measure.next(picture));
     this.waiting = [];
     this.finder = null;
   }
@@ -115,19 +109,12 @@ export class Meter {
   /** What all frames so far come to, `measuredMs` where the stretch was longer than its frames. O(frames · log frames). */
   read(measuredMs?: number): MeterReading {
     if (!this.measure) this.beginWhereFound();
-    const ratio = this.shrinker?.ratio ?? 1;
-    const scaled = ({ xPx, yPx, widthPx, heightPx }: PictureRegion): PictureRegion => ({
-      xPx: Math.round(xPx * ratio),
-      yPx: Math.round(yPx * ratio),
-      widthPx: Math.round(widthPx * ratio),
-      heightPx: Math.round(heightPx * ratio),
-    });
     const result = summariseChanges(this.changes, this.timesMs, {
       ...this.options,
       ...(measuredMs === undefined ? {} : { measuredMs }),
     });
     if (!this.isFound && result.ok)
       return { region: null, result: fail({ code: 'not-enough-movement', strongestChange: 0 }) };
-    return { region: this.region && scaled(this.region), result };
+    return { region: this.region, result };
   }
 }

@@ -1,4 +1,5 @@
 import type { GreyPicture, PictureRegion } from './types';
+import { lowBytesMask, pixelsPerWord, wordsOf } from './words';
 
 /** Scales one part of pictures of one size down, by averaging; never up. Made once, used for every frame. */
 export interface GreyScaler {
@@ -11,9 +12,6 @@ export interface GreyScaler {
 // The loops over pixels stand in functions of their own: what they use is handed to them, because what a closure holds
 // is looked up at every step.
 
-/** Pixels that are added at once: a word's four bytes, as two pairs of sixteen bits each. */
-const perWord = 4;
-const pairMask = 0x00ff_00ff;
 /** So many lines of white fit into sixteen bits. */
 const mostLines = 257;
 
@@ -27,22 +25,34 @@ interface WordLines {
 
 /**
  * Adds up lines of pixels from `top` to `bottom`, and then from left to right: `upTo[x]` is the sum of all columns
- * before `x`, so that any run of columns is the difference of two. Four pixels at once: a word's first and third lie in
- * the halves of one sum, its second and fourth in those of another. Bytes lie in words as on every machine that runs a
- * browser, lowest first.
+ * before `x`, so that any run of columns is the difference of two. A word's first and third pixel lie in the halves of
+ * one sum, its second and fourth in those of another. Four lines are written out: going around for each takes as long
+ * as adding it.
  */
 function addWords({ words, perLine, first, count }: WordLines, top: number, bottom: number, upTo: Int32Array): void {
+  const m = lowBytesMask;
   let sum = 0;
   for (let x = 0; x < count; x++) {
     let odds = 0;
     let evens = 0;
-    const to = bottom * perLine + first + x;
-    for (let from = top * perLine + first + x; from < to; from += perLine) {
-      const word = words[from] as number;
-      odds += word & pairMask;
-      evens += (word >>> 8) & pairMask;
+    let from = top * perLine + first + x;
+    let line = top;
+    for (; line + 4 <= bottom; line += 4) {
+      const a = words[from] as number;
+      const b = words[from + perLine] as number;
+      const c = words[from + 2 * perLine] as number;
+      const d = words[from + 3 * perLine] as number;
+      odds += (a & m) + (b & m) + (c & m) + (d & m);
+      evens += ((a >>> 8) & m) + ((b >>> 8) & m) + ((c >>> 8) & m) + ((d >>> 8) & m);
+      from += 4 * perLine;
     }
-    const at = x * perWord;
+    for (; line < bottom; line++) {
+      const word = words[from] as number;
+      odds += word & m;
+      evens += (word >>> 8) & m;
+      from += perLine;
+    }
+    const at = x * pixelsPerWord;
     sum += odds & 0xffff;
     upTo[at + 1] = sum;
     sum += evens & 0xffff;
@@ -93,9 +103,6 @@ function boundsOf(from: number, length: number, count: number): Int32Array {
   return Int32Array.from({ length: count + 1 }, (_, i) => from + Math.round((i * length) / count));
 }
 
-const hasWholeWords = ({ widthPx, pixels }: GreyPicture): boolean =>
-  widthPx % perWord === 0 && pixels.byteOffset % perWord === 0 && pixels.length % perWord === 0;
-
 /** The largest size within the limits that keeps the part's shape and does not enlarge it. */
 export function createGreyScaler(region: PictureRegion, mostWidthPx: number, mostHeightPx: number): GreyScaler {
   const ratio = Math.min(1, mostWidthPx / region.widthPx, mostHeightPx / region.heightPx);
@@ -107,23 +114,17 @@ export function createGreyScaler(region: PictureRegion, mostWidthPx: number, mos
     { length: widthPx },
     (_, i) => 1 / ((columns[i + 1] as number) - (columns[i] as number)),
   );
-  const firstWord = Math.floor(region.xPx / perWord);
-  const wordCount = Math.ceil((region.xPx + region.widthPx) / perWord) - firstWord;
+  const firstWord = Math.floor(region.xPx / pixelsPerWord);
+  const wordCount = Math.ceil((region.xPx + region.widthPx) / pixelsPerWord) - firstWord;
   const isLow = Math.ceil(region.heightPx / heightPx) <= mostLines;
-  const upTo = new Int32Array(wordCount * perWord + 1);
+  const upTo = new Int32Array(wordCount * pixelsPerWord + 1);
   return {
     widthPx,
     heightPx,
     scale: (picture, into) => {
-      const { pixels } = picture;
-      const lines = isLow &&
-        hasWholeWords(picture) && {
-          words: new Int32Array(pixels.buffer, pixels.byteOffset, pixels.length / perWord),
-          perLine: picture.widthPx / perWord,
-          first: firstWord,
-          count: wordCount,
-        };
-      const first = lines ? region.xPx - firstWord * perWord : 0;
+      const words = isLow ? wordsOf(picture) : null;
+      const lines = words && { words, perLine: picture.widthPx / pixelsPerWord, first: firstWord, count: wordCount };
+      const first = lines ? region.xPx - firstWord * pixelsPerWord : 0;
       for (let row = 0; row < heightPx; row++) {
         const [top, bottom] = [rows[row] as number, rows[row + 1] as number];
         if (lines) addWords(lines, top, bottom, upTo);
