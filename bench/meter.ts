@@ -7,6 +7,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Meter, type MeterReading, type PictureRegion } from '@/core/meter';
 import { decodeRecording, isReorderedRecording } from './meter/decode-recording';
+import { type Filming, filmedPlan, filmRecording } from './meter/film-recording';
 import { comparePairs } from './meter/pairs';
 import { encodings, enlargedPlan, planRecording, type RecordingPlan } from './meter/recordings';
 import { sceneKinds } from './meter/scenes';
@@ -32,17 +33,24 @@ const plans: readonly RecordingPlan[] = sceneKinds
 
 /** Full HD, as most screens are recorded: so many times the others' pixels a side. */
 const largeTimes = 3;
-/** One recording of each moving scene at that size, by the recorders' encodings in turn; at 30 a second, for they are kept in memory. */
-const largePlans: readonly RecordingPlan[] = sceneKinds
-  .filter((scene) => scene !== 'still' && (!isQuick || scene === 'shapes'))
-  .map((scene, s) => {
-    const live = encodings.filter(({ isStrong }) => !isStrong);
-    const encoding = live[s % live.length] ?? raise();
-    for (let seed = seedShift + 50_000 + 100 * s; ; seed++) {
-      const plan = planRecording(seed, scene, encoding);
-      if (plan.recordedFps === 30) return plan;
-    }
-  });
+/** One recording of each moving scene at a rate, by the recorders' encodings in turn. */
+const planEach = (recordedFps: number, fromSeed: number): readonly RecordingPlan[] =>
+  sceneKinds
+    .filter((scene) => scene !== 'still' && (!isQuick || scene === 'shapes'))
+    .map((scene, s) => {
+      const live = encodings.filter(({ isStrong }) => !isStrong);
+      const encoding = live[s % live.length] ?? raise();
+      for (let seed = seedShift + fromSeed + 100 * s; ; seed++) {
+        const plan = planRecording(seed, scene, encoding);
+        if (plan.recordedFps === recordedFps) return plan;
+      }
+    });
+/** At 30 a second, for they are kept in memory. */
+const largePlans = planEach(30, 50_000);
+/** Filmed off the screen with a phone on something firm, as people are told to do it: at 60 a second. */
+const filmedPlans = planEach(60, 60_000);
+/** The same held in the hand, as some will. */
+const heldPlans = planEach(60, 80_000);
 function raise(): never {
   throw new Error('bench:meter: no encoding');
 }
@@ -57,11 +65,12 @@ const ended = (child: ReturnType<typeof spawn>): Promise<void> =>
 async function read(
   plan: RecordingPlan,
   path: string,
+  isFilmed: boolean,
 ): Promise<{ readonly reading: MeterReading; readonly ms: number }> {
   // Outside of the time: in a browser it costs no process.
   const isReordered = isReorderedRecording(path);
   const startedMs = performance.now();
-  const meter = new Meter({ ceilingFps: plan.recordedFps, isReordered });
+  const meter = new Meter({ ceilingFps: plan.recordedFps, isReordered, isFilmed });
   const { widthPx, heightPx, recordedFps } = plan;
   await decodeRecording(plan, path, (pixels, index) => {
     meter.add({ widthPx, heightPx, pixels }, (index * 1000) / recordedFps);
@@ -94,6 +103,9 @@ interface Row {
   readonly moves: boolean;
   readonly isFound: boolean;
   readonly isRefused: boolean;
+  readonly isAtLeast: boolean;
+  /** Whether no more new pictures are claimed than came. */
+  readonly isAtMostTrue: boolean;
   readonly isConfident: boolean;
   readonly isRateRight: boolean;
   readonly isFreezeRight: boolean;
@@ -101,11 +113,16 @@ interface Row {
   readonly filterMs: number;
 }
 
-async function measure(drawn: RecordingPlan, folder: string, times = 1): Promise<Row> {
+async function measure(
+  drawn: RecordingPlan,
+  folder: string,
+  { times = 1, filming = null }: { readonly times?: number; readonly filming?: Filming | null } = {},
+): Promise<Row> {
   const path = join(folder, `${drawn.seed}.mkv`);
-  await writeRecording(drawn, path, times);
-  const plan = enlargedPlan(drawn, times);
-  const { reading, ms } = await read(plan, path);
+  if (filming) await filmRecording(drawn, path, filming);
+  else await writeRecording(drawn, path, times);
+  const plan = filming ? filmedPlan(drawn) : enlargedPlan(drawn, times);
+  const { reading, ms } = await read(plan, path, filming !== null);
   const filterMs = await timeFilter(path);
   rmSync(path);
   const { result, region } = reading;
@@ -123,6 +140,8 @@ async function measure(drawn: RecordingPlan, folder: string, times = 1): Promise
     moves: plan.scene !== 'still',
     isFound: region !== null && overlapOf(region, plan.part) > 0.8,
     isRefused: !result.ok,
+    isAtLeast: result.ok && result.value.isAtLeast,
+    isAtMostTrue: result.ok && result.value.shownFps <= trueFps + Math.max(0.5, 0.03 * trueFps),
     isConfident: result.ok && result.value.confidence !== 'low',
     isRateRight: result.ok && Math.abs(result.value.shownFps - trueFps) <= Math.max(0.5, 0.03 * trueFps),
     isFreezeRight: result.ok && Math.abs(frames(result.value.longestFreezeMs) - longest) <= 1.01,
@@ -143,9 +162,13 @@ async function measure(drawn: RecordingPlan, folder: string, times = 1): Promise
 const folder = mkdtempSync(join(tmpdir(), 'oil-can-meter-'));
 const rows: Row[] = [];
 const largeRows: Row[] = [];
+const filmedRows: Row[] = [];
+const heldRows: Row[] = [];
 try {
   for (const plan of plans) rows.push(await measure(plan, folder));
-  for (const plan of largePlans) largeRows.push(await measure(plan, folder, largeTimes));
+  for (const plan of largePlans) largeRows.push(await measure(plan, folder, { times: largeTimes }));
+  for (const plan of filmedPlans) filmedRows.push(await measure(plan, folder, { filming: 'standing' }));
+  for (const plan of heldPlans) heldRows.push(await measure(plan, folder, { filming: 'held' }));
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }
@@ -167,6 +190,16 @@ function sumUp(over: readonly Row[]) {
   };
 }
 
+/** Filmed screens: above a third of the filmed rate the right answer is "at least", as far as that is true. */
+const sumUpFilmed = (over: readonly Row[]) => ({
+  ...sumUp(over),
+  atLeast: shareOf(over, (row) => row.isAtLeast),
+  atLeastTrue: shareOf(
+    over.filter((row) => row.isAtLeast),
+    (row) => row.isAtMostTrue,
+  ),
+});
+
 const stills = rows.filter(({ moves }) => !moves);
 /** How long all took to be measured, in terms of ffmpeg's own filter. */
 const timeOverFilterOf = (over: readonly Row[]): number => {
@@ -187,5 +220,7 @@ console.log(
     pairs: comparePairs(isQuick ? 100 : 1000),
     timeOverFilter: timeOverFilterOf(rows),
     fullHd: { ...sumUp(largeRows), timeOverFilter: timeOverFilterOf(largeRows) },
+    filmed: sumUpFilmed(filmedRows),
+    held: sumUpFilmed(heldRows),
   }),
 );

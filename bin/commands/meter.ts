@@ -38,12 +38,12 @@ function parseRegion(text: string, widthPx: number, heightPx: number): PictureRe
   return { xPx, yPx, widthPx: width, heightPx: height };
 }
 
-/** Reads `--width W --height H --fps R [--clip-fps C] [--region X,Y,W,H|whole] [--times FILE]`. */
+/** Reads `--width W --height H --fps R [--clip-fps C] [--region X,Y,W,H|whole] [--times FILE] [--filmed yes|no]`. */
 export function parseMeterOptions(words: readonly string[]): MeterCommandOptions {
   const given = new Map<string, string>();
   for (let i = 0; i < words.length; i += 2) {
     const [option, value] = [words[i] as string, words[i + 1]];
-    if (!['--width', '--height', '--fps', '--clip-fps', '--region', '--times'].includes(option))
+    if (!['--width', '--height', '--fps', '--clip-fps', '--region', '--times', '--filmed'].includes(option))
       throw new WrongUseError(`There is no option "${option}".`);
     if (value === undefined) throw new WrongUseError(`"${option}" asks for a value.`);
     given.set(option, value);
@@ -58,6 +58,9 @@ export function parseMeterOptions(words: readonly string[]): MeterCommandOptions
   const recordedFps = numberOf('--fps', needed('--fps'), false);
   const clipFps = given.get('--clip-fps');
   const region = given.get('--region');
+  const filmed = given.get('--filmed');
+  if (filmed !== undefined && filmed !== 'yes' && filmed !== 'no')
+    throw new WrongUseError(`--filmed asks for yes or no; "${filmed}" is neither.`);
   return {
     widthPx,
     heightPx,
@@ -65,6 +68,7 @@ export function parseMeterOptions(words: readonly string[]): MeterCommandOptions
     ceilingFps: recordedFps,
     ...(clipFps === undefined ? {} : { clipFps: numberOf('--clip-fps', clipFps, false) }),
     ...(region === undefined ? {} : { region: parseRegion(region, widthPx, heightPx) }),
+    isFilmed: filmed === 'yes',
     timesPath: given.get('--times') ?? null,
   };
 }

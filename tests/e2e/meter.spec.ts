@@ -2,6 +2,7 @@ import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
+import { filmRecording } from '../../bench/meter/film-recording';
 import { encodings, planRecording, type RecordingPlan } from '../../bench/meter/recordings';
 import { writeRecording } from '../../bench/meter/write-recording';
 import { openCards } from './screens';
@@ -75,6 +76,26 @@ test('says so where nothing moves, and where a file is no video', async ({ page 
     buffer: Buffer.from('no video at all'),
   });
   await expect(page.getByText(/^This file holds no video/)).toBeVisible(measured);
+});
+
+test('doubts a screen that a phone has filmed, and measures it once that is said', async ({ page }) => {
+  test.setTimeout(150_000);
+  const plan = planRecording(91_001, 'grain', live);
+  const seen = plan.newAtFrames.filter((frame) => frame > 0);
+  const trueFps = ((seen.length - 1) * plan.recordedFps) / ((seen.at(-1) ?? 0) - (seen[0] ?? 0));
+  const path = join(folder, 'filmed.mp4');
+  await filmRecording(plan, path, 'standing');
+  await page.goto('/card/demo-decode-bound/meter');
+  await choose(page, path);
+  const shown = page.getByRole('region', { name: 'What it showed' });
+  await expect(shown).toContainText('New pictures come in pairs', measured);
+  await expect(shown).toContainText('Oil Can is not sure');
+  await page.getByRole('checkbox', { name: 'Filmed with a phone or camera' }).press('Space');
+  await page.getByRole('button', { name: 'Measure again' }).click();
+  await expect(shown).toContainText('It was filmed', measured);
+  const fps = Number.parseFloat((await shown.locator('p').first().textContent()) ?? '');
+  expect(fps / trueFps).toBeGreaterThan(0.95);
+  expect(fps / trueFps).toBeLessThan(1.05);
 });
 
 test('measures the part and the span that a person types', async ({ page }) => {

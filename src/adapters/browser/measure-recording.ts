@@ -36,12 +36,12 @@ async function isReorderedTrack(track: InputVideoTrack): Promise<boolean> {
 async function measureTrack(
   track: InputVideoTrack,
   durationMs: number,
-  { region, clipFps, fromMs, toMs }: RecordingRequest,
+  { region, clipFps, isFilmed, fromMs, toMs }: RecordingRequest,
   onProgress: (progress: RecordingProgress) => void,
 ): Promise<RecordingReading> {
   const untilMs = Math.min(toMs ?? durationMs, durationMs);
   const isReordered = await isReorderedTrack(track);
-  const meter = new Meter({ clipFps, isReordered, ...(region ? { region } : {}) });
+  const meter = new Meter({ clipFps, isReordered, isFilmed, ...(region ? { region } : {}) });
   const grey = new GreyReader();
   let frameCount = 0;
   let lastMs = Number.NEGATIVE_INFINITY;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
+import { createRandom } from '../numbers/random';
 import { findingMs, PartFinder } from './find-part';
 import type { GreyPicture, PictureRegion } from './types';
 
@@ -86,6 +87,27 @@ describe('PartFinder', () => {
     // As dark as the window itself, it has no edge either: what moves is all that can be found.
     const dark = findIn(drawWith(40));
     expect(dark && dark.yPx + dark.heightPx).toBeLessThanOrEqual(middle.yPx + middle.heightPx + 8);
+  });
+
+  it('finds a picture in a window that is all noise, as a camera films it', () => {
+    const random = createRandom(7);
+    const found = findIn((picture, frame) => {
+      drawStripes(picture, 9 * Math.floor(frame / 3));
+      for (let y = 0; y < window.heightPx; y += 4)
+        for (let x = 0; x < window.widthPx; x += 4) {
+          const noise = random.between(-3.5, 3.5);
+          for (let at = y * window.widthPx; at < (y + 4) * window.widthPx; at += window.widthPx)
+            for (let k = at + x; k < at + x + 4; k++) picture.pixels[k] = (picture.pixels[k] as number) + noise;
+        }
+    });
+    expect(isNear(found, part)).toBe(true);
+  });
+
+  it('finds a picture that fills the window and is new in every frame', () => {
+    const whole = { xPx: 0, yPx: 0, ...window };
+    expect(findIn((picture, frame) => fill(picture, whole, (x) => 128 + 80 * Math.sin((x + 5 * frame) / 24)))).toEqual(
+      whole,
+    );
   });
 
   it('leaves out what a recorder writes anew beside the picture', () => {

@@ -12,8 +12,11 @@ const coarseRatio = 2;
 /** Blocks of so many pixels a side, at that size; and at the size of the edges. */
 const blockPx = 2;
 const blockEdgePx = blockPx * coarseRatio;
-/** A block has changed when its pixels differ by this many grey levels on average. */
-const changedLevels = 1.2;
+/**
+ * A block has changed when its pixels differ by this many grey levels on average, and by so many times what half of the
+ * blocks do in half of the pairs: of a screen that a camera has filmed, all is noise. No camera is as noisy as the most.
+ */
+const changed = { leastLevels: 1.2, noiseFactor: 3, mostLevels: 4 } as const;
 /** Blocks that change this much oftener when many do than when few do belong to the picture. */
 const leastLift = 0.25;
 /** So many pairs of frames, or this share, may change more than any picture does: a recorder writes all anew. */
@@ -55,7 +58,7 @@ interface Levels {
   readonly levels: Float32Array;
 }
 
-/** Whether one block changed in each pair of frames, for all blocks; beside these flags it keeps one small picture every quarter of a second. */
+/** How far each block changed in each pair of frames, for all blocks; beside these it keeps one small picture every quarter of a second. */
 export class PartFinder {
   private readonly fine: GreyScaler;
   private readonly coarse: GreyScaler;
@@ -70,9 +73,9 @@ export class PartFinder {
   private readonly edges: Levels[] = [];
   private edgesAtMs = Number.NEGATIVE_INFINITY;
   private isFirst = true;
-  /** One row of flags a pair of frames: of frames that follow each other, and of some that lie further apart. */
-  private readonly changed: Uint8Array[] = [];
-  private readonly changedSlowly: Uint8Array[] = [];
+  /** The changes of all blocks for each pair of frames: of frames that follow each other, and of some that lie further apart. */
+  private readonly changes: Float32Array[] = [];
+  private readonly slowChanges: Float32Array[] = [];
 
   constructor(
     private readonly widthPx: number,
@@ -94,13 +97,13 @@ export class PartFinder {
   add(picture: GreyPicture, atMs: number): void {
     [this.before, this.now] = [this.now, this.before];
     this.coarse.scale(picture, this.now);
-    if (!this.isFirst) this.changed.push(this.flagsOf(this.before));
+    if (!this.isFirst) this.changes.push(this.changesSince(this.before));
     if (atMs - this.edgesAtMs >= edgesMs) {
       this.addEdges(picture);
       this.edgesAtMs = atMs;
     }
     if (atMs - this.heldAtMs >= slowMs) {
-      if (!this.isFirst) this.changedSlowly.push(this.flagsOf(this.held));
+      if (!this.isFirst) this.slowChanges.push(this.changesSince(this.held));
       this.held.set(this.now);
       this.heldAtMs = atMs;
     }
@@ -114,11 +117,11 @@ export class PartFinder {
     this.edges.push({ widthPx, heightPx, levels });
   }
 
-  /** Which blocks of the newest frame differ from those of an earlier one. */
-  private flagsOf(before: Float32Array): Uint8Array {
+  /** By how many grey levels the blocks of the newest frame differ from those of an earlier one, on average. */
+  private changesSince(before: Float32Array): Float32Array {
     const { now, columnCount, rowCount } = this;
     const stride = this.coarse.widthPx;
-    const flags = new Uint8Array(columnCount * rowCount);
+    const changes = new Float32Array(columnCount * rowCount);
     for (let row = 0; row < rowCount; row++)
       for (let column = 0; column < columnCount; column++) {
         let sum = 0;
@@ -128,14 +131,23 @@ export class PartFinder {
           sum +=
             Math.abs((now[at] as number) - (before[at] as number)) +
             Math.abs((now[at + 1] as number) - (before[at + 1] as number));
-        if (sum > changedLevels * blockPx * blockPx) flags[row * columnCount + column] = 1;
+        changes[row * columnCount + column] = sum / (blockPx * blockPx);
       }
-    return flags;
+    return changes;
   }
 
   /** The part of the window whose blocks change together, or null where nothing does. */
   find(): PictureRegion | null {
-    return this.findIn(this.changed, 1) ?? this.findIn(this.changedSlowly, leastSlowPairs);
+    const { leastLevels, noiseFactor, mostLevels } = changed;
+    const noisy = Math.min(mostLevels, Math.max(leastLevels, noiseFactor * noiseOf(this.changes)));
+    // What all of a window does is no noise where the picture fills it.
+    return this.findOver(noisy) ?? (noisy > leastLevels ? this.findOver(leastLevels) : null);
+  }
+
+  private findOver(limit: number): PictureRegion | null {
+    return (
+      this.findIn(flagsOver(limit, this.changes), 1) ?? this.findIn(flagsOver(limit, this.slowChanges), leastSlowPairs)
+    );
   }
 
   private findIn(changed: readonly Uint8Array[], leastPairs: number): PictureRegion | null {
@@ -216,6 +228,20 @@ export class PartFinder {
     };
   }
 }
+
+/** What half of the blocks change by at most in half of the pairs, in grey levels. */
+function noiseOf(changes: readonly Float32Array[]): number {
+  const usual = Float64Array.from(changes, (blocks) => percentileOfSorted(blocks.slice().sort(), 0.5)).sort();
+  return usual.length === 0 ? 0 : percentileOfSorted(usual, 0.5);
+}
+
+/** Which blocks changed by more than so many grey levels in each pair of frames. */
+const flagsOver = (limit: number, changes: readonly Float32Array[]): readonly Uint8Array[] =>
+  changes.map((blocks) => {
+    const flags = new Uint8Array(blocks.length);
+    for (let i = 0; i < flags.length; i++) if ((blocks[i] as number) > limit) flags[i] = 1;
+    return flags;
+  });
 
 /**
  * From the first to behind the last line, of columns or rows, that holds its share of a group's blocks: what a recorder

@@ -6,6 +6,8 @@ export interface RecordingRequest {
   /** The part of the picture; null to look for it. */
   readonly region: PictureRegion | null;
   readonly clipFps: number;
+  /** Whether a phone or camera filmed the screen. */
+  readonly isFilmed: boolean;
   readonly fromMs: number;
   /** Null for all the rest. */
   readonly toMs: number | null;

@@ -1,5 +1,6 @@
 import { medianOf, percentileOfSorted } from '../numbers/percentile';
 import { fail, type Result, succeed } from '../result';
+import { comesInPairs, filmedTellableRatio, mostFilmedChangedRatio, withoutBlends } from './filmed';
 import { countFreezes, isFreeze } from './freezes';
 import { type NewPictures, tellNewInExact, tellNewPictures } from './tell-new';
 import type { Confidence, ConfidenceReason, MeterFailure, MeterResult } from './types';
@@ -76,6 +77,7 @@ function judge(
   isNearlyAll: boolean,
   isExact: boolean,
 ): { readonly confidence: Confidence; readonly reason: ConfidenceReason } {
+  if (!isExact && comesInPairs(newAt)) return { confidence: 'low', reason: 'looks-filmed' };
   if (repeatChange > limits.repeatChange) return { confidence: 'low', reason: 'strong-compression' };
   if (!isExact && strongestChange < limits.faintChange) return { confidence: 'low', reason: 'faint-movement' };
   if (newAt.length < limits.fewPictures) return { confidence: 'low', reason: 'few-pictures' };
@@ -85,6 +87,16 @@ function judge(
   return doubtfulRatio <= limits.doubtfulRatio && contrast >= limits.contrast && !isFreezeDoubtful
     ? { confidence: 'high', reason: 'clear' }
     : { confidence: 'low', reason: 'unclear-changes' };
+}
+
+/** A camera's noise and what lies over each other leave doubt in every picture: never more than fairly sure. */
+function judgeFilmed(
+  { contrast, isFreezeDoubtful, newAt }: NewPictures,
+  isAtLeast: boolean,
+): { readonly confidence: Confidence; readonly reason: ConfidenceReason } {
+  if (newAt.length < limits.fewPictures) return { confidence: 'low', reason: 'few-pictures' };
+  const isClear = contrast >= limits.contrast && !isFreezeDoubtful && !isAtLeast;
+  return { confidence: isClear ? 'medium' : 'low', reason: 'filmed' };
 }
 
 /** What of a recording is known beside its frames. */
@@ -97,6 +109,8 @@ export interface SummaryOptions {
   readonly isExact?: boolean;
   /** Whether the recording stores its frames in another order than it shows them. */
   readonly isReordered?: boolean;
+  /** Whether a camera filmed the screen, so that pictures may lie over each other. */
+  readonly isFilmed?: boolean;
   /** How long the stretch was measured, where no frame need mark its end. */
   readonly measuredMs?: number;
 }
@@ -108,15 +122,17 @@ export interface SummaryOptions {
 export function summariseChanges(
   changes: ArrayLike<number>,
   timesMs: readonly number[],
-  { clipFps, ceilingFps, isExact = false, isReordered = false, measuredMs }: SummaryOptions = {},
+  { clipFps, ceilingFps, isExact = false, isReordered = false, isFilmed = false, measuredMs }: SummaryOptions = {},
 ): Result<MeterResult, MeterFailure> {
   const startMs = timesMs[0] ?? 0;
   const durationMs = measuredMs ?? (timesMs.at(-1) ?? 0) - startMs;
   if (durationMs < leastMs || (!isExact && timesMs.length < 8)) return fail({ code: 'too-short', durationMs, leastMs });
   const told = isExact ? tellNewInExact(changes, timesMs) : tellNewPictures(changes, timesMs);
-  const { newAt, strongestChange } = told;
+  const { strongestChange } = told;
+  const newAt = isFilmed ? withoutBlends(told.newAt) : told.newAt;
   if (strongestChange < (isExact ? leastExactMovement : leastMovement) || newAt.length < 3)
     return fail({ code: 'not-enough-movement', strongestChange });
+  if (isFilmed && told.newAt.length > mostFilmedChangedRatio * timesMs.length) return fail({ code: 'filmed-unclear' });
   const newMs = newAt.map((i) => timesMs[i] as number);
   const intervalsMs = newMs.slice(1).map((atMs, i) => atMs - (newMs[i] as number));
   const frameMs = Float64Array.from(timesMs.slice(1), (atMs, i) => atMs - (timesMs[i] as number)).sort();
@@ -125,7 +141,7 @@ export function summariseChanges(
   const seenFps = 1000 / percentileOfSorted(frameMs, isExact ? quickestRatio : 0.5);
   const mostFps = isExact ? Math.min(ceilingFps ?? seenFps, seenFps) : (ceilingFps ?? seenFps);
   const seenRatio = rateBetweenFreezes(intervalsMs) / mostFps;
-  const isAtLeast = seenRatio > tellableRatio;
+  const isAtLeast = seenRatio > (isFilmed ? filmedTellableRatio : tellableRatio);
   const order = Float64Array.from(intervalsMs).sort();
   const worst = order.slice(-Math.max(1, Math.floor(order.length / 100)));
   const deadlineMs = clipFps ? 1000 / clipFps : percentileOfSorted(order, 0.5);
@@ -141,7 +157,9 @@ export function summariseChanges(
     startDelayMs: (newMs[0] as number) - startMs,
     ...settlingOf(newMs, seconds),
     deadlineMs,
-    ...judge(told, isReordered ? seenRatio > reorderedRatio : isAtLeast, isExact),
+    ...(isFilmed
+      ? judgeFilmed(told, isAtLeast)
+      : judge(told, isReordered ? seenRatio > reorderedRatio : isAtLeast, isExact)),
     intervalsMs,
   });
 }

@@ -26,6 +26,8 @@ export const confidenceReasons = [
   'strong-compression',
   'unclear-changes',
   'measuring-too-slow',
+  'filmed',
+  'looks-filmed',
 ] as const;
 export type ConfidenceReason = (typeof confidenceReasons)[number];
 
@@ -62,4 +64,6 @@ export interface MeterResult {
 export type MeterFailure =
   /** Nothing moved, or too little to tell a new picture from the old. */
   | { readonly code: 'not-enough-movement'; readonly strongestChange: number }
+  /** Filmed, and nearly every frame differs from the one before: by a new picture, or by the camera's noise. */
+  | { readonly code: 'filmed-unclear' }
   | { readonly code: 'too-short'; readonly durationMs: number; readonly leastMs: number };

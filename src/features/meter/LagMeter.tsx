@@ -42,7 +42,7 @@ const ways = [
 ];
 type Way = (typeof ways)[number]['value'];
 
-const everything: Chosen = { fromSec: null, toSec: null, part: null };
+const everything: Chosen = { fromSec: null, toSec: null, part: null, isFilmed: false };
 const playing: CaptureChoice = { doing: 'playing', lengthSec: 15, part: null };
 /** Time to go to the editor and press play. */
 const countInMs = 4000;
@@ -72,18 +72,21 @@ export function LagMeter() {
   useEffect(() => {
     document.title = `Lag meter · ${card.title} · Oil Can`;
   }, [card.title]);
-  const begin = (of: File, { fromSec, toSec, part }: Chosen) =>
+  const begin = (of: File, { fromSec, toSec, part, isFilmed }: Chosen) =>
     recording.measure(of, {
       region: part,
       clipFps,
+      isFilmed,
       fromMs: (fromSec ?? 0) * 1000,
       toMs: toSec === null ? null : toSec * 1000,
     });
   const take = (dropped: File) => {
     setWay('recording');
     setFile(dropped);
-    setChosen(everything);
-    begin(dropped, everything);
+    // Whoever films does so again; the part and the span are another recording's.
+    const all = { ...everything, isFilmed: chosen.isFilmed };
+    setChosen(all);
+    begin(dropped, all);
   };
   const { state } = way === 'share' ? capture : recording;
   const isAbout = way === 'share' || way === 'recording';

@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import type { PictureRegion } from '@/core/meter';
 import { formatBytes } from '@/messages/format';
 import { Button } from '@/ui/Button';
+import { CheckField } from '@/ui/CheckField';
 import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Row, Soft } from '@/ui/layout';
 import { NumberField } from '@/ui/NumberField';
@@ -34,6 +35,7 @@ export interface Chosen {
   readonly fromSec: number | null;
   readonly toSec: number | null;
   readonly part: PictureRegion | null;
+  readonly isFilmed: boolean;
 }
 
 interface RecordingSheetProps {
@@ -53,6 +55,11 @@ export function RecordingSheet(props: RecordingSheetProps) {
   const measured = state.status === 'done' ? state.measured : null;
   const part = chosen.part ?? measured?.reading.region ?? null;
   const isRunning = state.status === 'running';
+  const filmedTick = (
+    <CheckField isSelected={chosen.isFilmed} onChange={(isFilmed) => onChoose({ isFilmed })}>
+      Filmed with a phone or camera
+    </CheckField>
+  );
   return (
     <Sheet
       title="A recording of your screen"
@@ -71,12 +78,15 @@ export function RecordingSheet(props: RecordingSheetProps) {
         }}
       />
       {!file && (
-        <Zone>
-          <p>Drop a screen recording anywhere on this page: the editor playing the stretch that lags.</p>
-          <Button look="primary" onPress={() => input.current?.click()}>
-            <FileVideo size={18} aria-hidden="true" /> Choose a recording
-          </Button>
-        </Zone>
+        <>
+          <Zone>
+            <p>Drop a screen recording anywhere on this page: the editor playing the stretch that lags.</p>
+            <Button look="primary" onPress={() => input.current?.click()}>
+              <FileVideo size={18} aria-hidden="true" /> Choose a recording
+            </Button>
+          </Zone>
+          {filmedTick}
+        </>
       )}
       {file && (
         <MeasuredView
@@ -121,6 +131,7 @@ export function RecordingSheet(props: RecordingSheetProps) {
             />
             {part && <PartFields part={part} size={measured} onChange={(typed) => onChoose({ part: typed })} />}
           </FieldGrid>
+          <div style={{ marginTop: 10 }}>{filmedTick}</div>
           <Row style={{ margin: '14px 0 8px' }}>
             <Button look={measured ? 'plain' : 'primary'} onPress={onMeasure}>
               <Gauge size={17} aria-hidden="true" /> {measured ? 'Measure again' : 'Measure'}
@@ -139,7 +150,11 @@ export function RecordingSheet(props: RecordingSheetProps) {
       <Disclosure label="How do I record it?">
         Use the recorder that came with the system, at 60 frames a second and its best quality. Play the stretch that
         lags for about 15 seconds with the preview in full view, and stop. A recorder is one load more: close it for
-        readings by eye. <Soft>A phone’s video of the screen will do where no recorder runs; hold it still.</Soft>
+        readings by eye.{' '}
+        <Soft>
+          A phone’s video of the screen will do where no recorder runs: put the phone on something firm, let the preview
+          fill its picture, and film at 60 frames a second or more.
+        </Soft>
       </Disclosure>
     </Sheet>
   );
