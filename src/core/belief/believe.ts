@@ -9,7 +9,7 @@ import { createRandom, type Random, seedOf } from '../numbers/random';
 import type { Complaint } from './complaint';
 import { baseStateOf, complaintsOf, listEvidence, priorFactsOf } from './evidence';
 import { type Hypothesis, listHypotheses } from './hypotheses';
-import { type Evidence, type EvidenceSource, isSameSource, severityName, viewSamples } from './weighing';
+import { type Evidence, type EvidenceSource, isSameSource, keyOfFixes, severityName, viewSamples } from './weighing';
 
 /** One hypothesis that is still in question, with equally weighted samples of everything else that is unknown. */
 export interface BeliefPart {
@@ -257,30 +257,36 @@ function temper(particles: Particles, random: Random): number {
   return logEvidence;
 }
 
-/** The evidence under each list of fixes, and each that looks at something else by itself, compiled for a hypothesis. */
-export function groupEvidence(
-  { state: supposed }: Hypothesis,
-  evidence: readonly Evidence[],
-): readonly EvidenceGroup[] {
-  const groups: { readonly fixesKey: string; readonly evidence: [Evidence, ...Evidence[]] }[] = [];
+/** What looks at one preview: the evidence under one list of fixes, and each that looks at something else by itself. */
+export type EvidenceOfOne = readonly [Evidence, ...Evidence[]];
+
+export function groupEvidence(evidence: readonly Evidence[]): readonly EvidenceOfOne[] {
+  const groups: { readonly fixesKey: string; readonly own: [Evidence, ...Evidence[]] }[] = [];
   for (const item of evidence) {
-    const fixesKey = JSON.stringify(item.fixes);
-    const group = groups.find((known) => known.fixesKey === fixesKey && known.evidence[0].lookAt === item.lookAt);
-    if (group) group.evidence.push(item);
-    else groups.push({ fixesKey, evidence: [item] });
+    const fixesKey = keyOfFixes(item.fixes);
+    const group = groups.find((known) => known.fixesKey === fixesKey && known.own[0].lookAt === item.lookAt);
+    if (group) group.own.push(item);
+    else groups.push({ fixesKey, own: [item] });
   }
-  return groups.map(({ evidence: own }) => {
-    const [{ fixes, lookAt }] = own;
+  return groups.map(({ own }) => own);
+}
+
+/** Groups of evidence with what each looks at compiled for a hypothesis. */
+export const compileGroups = (
+  { state: supposed }: Hypothesis,
+  groups: readonly EvidenceOfOne[],
+): readonly EvidenceGroup[] =>
+  groups.map((evidence) => {
+    const [{ fixes, lookAt }] = evidence;
     const asIs = applyFixes(supposed, fixes);
     const state = lookAt ? lookAt(supposed, asIs) : asIs;
     return {
       state,
       coefficients: compile(state, 'heaviest'),
-      evidence: own,
-      isPlayingOnly: own.every(({ isAboutPlayingOnly }) => isAboutPlayingOnly),
+      evidence,
+      isPlayingOnly: evidence.every(({ isAboutPlayingOnly }) => isAboutPlayingOnly),
     };
   });
-}
 
 /** Weights that add up to 1, from logarithms. */
 function normalise(logWeights: readonly number[]): readonly number[] {
@@ -301,12 +307,12 @@ export function believe(
   { sampleCount = usualSampleCount, seed = 1, without }: BelieveOptions = {},
 ): Belief {
   const base = baseStateOf(card);
-  const evidence = listEvidence(card).filter(({ source }) => !without || !isSameSource(source, without));
+  const evidence = groupEvidence(listEvidence(card).filter(({ source }) => !without || !isSameSource(source, without)));
   const most = Math.max(mostPerPart, Math.round(sampleCount / 8));
   const drawn = drawParameterSamples(most, base.setup.machine);
   const scratch: Scratch = { outcomes: createOutcomes(most), logLikelihoods: new Float64Array(most) };
   const looked = listHypotheses(base, priorFactsOf(card)).map((hypothesis) => {
-    const groups = groupEvidence(hypothesis, evidence);
+    const groups = compileGroups(hypothesis, evidence);
     const particles = new Particles(hypothesis, groups, firstLookCount, drawn, scratch);
     return { hypothesis, groups, logWeight: Math.log(hypothesis.prior) + particles.logMean(1) };
   });

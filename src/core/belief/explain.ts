@@ -5,7 +5,7 @@ import type { FixAtLevel } from '../fixes/apply-fixes';
 import { createOutcomes, evaluate } from '../load/evaluate';
 import type { Range } from '../numbers/percentile';
 import { weightedRangeOf } from '../numbers/weighted';
-import { believe, groupEvidence } from './believe';
+import { believe, compileGroups, type EvidenceOfOne, groupEvidence } from './believe';
 import { listEvidence } from './evidence';
 import { type PartShares, presentRatio, sharesUnder } from './shares';
 import { type Evidence, type EvidenceSource, viewSamples } from './weighing';
@@ -54,11 +54,11 @@ interface PartView {
   readonly fps: Float64Array;
 }
 
-function viewPart(shares: PartShares, evidence: readonly Evidence[], isLater: boolean): PartView {
+function viewPart(shares: PartShares, evidence: readonly EvidenceOfOne[], isLater: boolean): PartView {
   const { part } = shares;
   const logLikelihoods = new Float64Array(part.count);
   const out = createOutcomes(part.count);
-  for (const group of groupEvidence(part.hypothesis, evidence)) {
+  for (const group of compileGroups(part.hypothesis, evidence)) {
     evaluate(group.coefficients, part.samples, out);
     const view = viewSamples(group.state, part.samples, out);
     for (const { addTo } of group.evidence) addTo(logLikelihoods, view, part.count);
@@ -138,7 +138,8 @@ export function* explainInSteps(
     const isLater = source.kind === 'readings' && source.moment === 'later';
     const plainFps = plainFpsOf(card, source);
     const without = sharesUnder(believe(card, { sampleCount, without: source }), fixes);
-    const views = without.map((shares) => viewPart(shares, evidence, isLater));
+    const grouped = groupEvidence(evidence);
+    const views = without.map((shares) => viewPart(shares, grouped, isLater));
     if (source.kind === 'readings') expectations.push({ source, expectedFps: sideOf(views, 0, () => true).range() });
     let most = Number.NEGATIVE_INFINITY;
     for (const { logLikelihoods } of views) for (const value of logLikelihoods) most = Math.max(most, value);

@@ -47,15 +47,48 @@ const jumpShares = { usual: [0.4, 0.6], slow: [0.85, 0.95] } as const;
 /** Clips that an editor keeps open at once. Assumption. */
 const mostOpenClips = 12;
 
-const known = new WeakMap<readonly unknown[], Map<string, ClipMix>>();
-const knownCosts = new WeakMap<PictureStream, Map<string, ClipCost>>();
+/** What clips cost by, of a machine and a timeline. */
+interface CostBasis {
+  readonly frameRateFps: number;
+  readonly graphicsYear: number;
+  readonly decodeMegapixelPerSec: number;
+  /** What each stream costs by it: lists of clips share most of theirs. */
+  readonly costs: WeakMap<PictureStream, ClipCost>;
+}
 
-/** What one stream costs on a machine, remembered for the stream: lists of clips share most of theirs. */
-function rememberedCost(stream: PictureStream, { machine, timeline }: Setup, key: string): ClipCost {
-  const ofStream = knownCosts.get(stream) ?? new Map<string, ClipCost>();
-  knownCosts.set(stream, ofStream);
-  const cost = ofStream.get(key) ?? costOfStream(stream, machine, timeline.frameRateFps);
-  ofStream.set(key, cost);
+/** Few are ever asked for at a time: a diagnosis keeps to one machine, and tries a frame rate or two. */
+const bases: CostBasis[] = [];
+const mostBases = 16;
+
+function basisOf({ machine, timeline: { frameRateFps } }: Setup): CostBasis {
+  const { graphicsYear, decodeMegapixelPerSec } = machine;
+  const known = bases.find(
+    (basis) =>
+      basis.frameRateFps === frameRateFps &&
+      basis.graphicsYear === graphicsYear &&
+      basis.decodeMegapixelPerSec === decodeMegapixelPerSec,
+  );
+  if (known) return known;
+  const made = { frameRateFps, graphicsYear, decodeMegapixelPerSec, costs: new WeakMap<PictureStream, ClipCost>() };
+  bases.unshift(made);
+  bases.length = Math.min(bases.length, mostBases);
+  return made;
+}
+
+/** A list's averages, and what they were made for. */
+interface KnownMix {
+  readonly basis: CostBasis;
+  readonly areProxiesShown: boolean;
+  readonly isHardware: boolean;
+  readonly mix: ClipMix;
+}
+const knownMixes = new WeakMap<readonly unknown[], KnownMix[]>();
+
+function rememberedCost(stream: PictureStream, { machine }: Setup, { costs, frameRateFps }: CostBasis): ClipCost {
+  const known = costs.get(stream);
+  if (known) return known;
+  const cost = costOfStream(stream, machine, frameRateFps);
+  costs.set(stream, cost);
   return cost;
 }
 
@@ -75,15 +108,17 @@ function summarise(parts: readonly RankedPart[], setup: Setup) {
  * clips, because a diagnosis weighs thousands of set-ups that differ in anything but their clips.
  */
 export function mixClips({ setup, hidden }: SetupState): ClipMix {
-  const { clips, machine, timeline, preview } = setup;
-  const costKey = [timeline.frameRateFps, machine.graphicsYear, machine.decodeMegapixelPerSec].join();
-  const key = [hidden.areProxiesShown && hidden.areProxiesAttached, preview.hardwareDecode === 'yes', costKey].join();
-  const ofClips = known.get(clips) ?? new Map<string, ClipMix>();
-  known.set(clips, ofClips);
-  const remembered = ofClips.get(key);
-  if (remembered) return remembered;
+  const { clips, preview } = setup;
+  const basis = basisOf(setup);
+  const areProxiesShown = hidden.areProxiesShown && hidden.areProxiesAttached;
+  const isHardware = preview.hardwareDecode === 'yes';
+  const ofClips = knownMixes.get(clips) ?? [];
+  const remembered = ofClips.find(
+    (known) => known.basis === basis && known.areProxiesShown === areProxiesShown && known.isHardware === isHardware,
+  );
+  if (remembered) return remembered.mix;
   const partOf = (stream: PictureStream, weight: number): RankedPart => {
-    const cost = rememberedCost(stream, setup, costKey);
+    const cost = rememberedCost(stream, setup, basis);
     const { decodeMs, readMs } = rankingMsOf(cost.playing, setup);
     return { cost, weight, rankingMs: Math.max(decodeMs, readMs) };
   };
@@ -120,6 +155,7 @@ export function mixClips({ setup, hidden }: SetupState): ClipMix {
     toThumbnail: jumpTo(original, 0.5),
     openPictureMib,
   };
-  ofClips.set(key, mix);
+  ofClips.push({ basis, areProxiesShown, isHardware, mix });
+  knownMixes.set(clips, ofClips);
   return mix;
 }
