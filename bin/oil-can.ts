@@ -10,7 +10,8 @@ const usage = `Use:
   oil-can what-if CARD.json FIX[=LEVEL]…     what fixes would bring
   oil-can simulate CARD.json --seed N [--fault ID[=SEVERITY]]… [--fix ID[=LEVEL]]…
                                              when pictures appear on a simulated machine
-  oil-can meter --width W --height H --fps R [--clip-fps C] [--region X,Y,W,H|whole] [--times FILE] [--filmed yes|no] < frames.gray
+  oil-can meter --width W --height H --fps R [--clip-fps C] [--region X,Y,W,H|whole] [--times FILE]
+                [--filmed yes|no] < frames.gray
                                              what a recorded preview showed (8-bit grey frames)`;
 
 /** Each command loads only what it needs: reading the code takes longer than most of the work. */

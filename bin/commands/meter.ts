@@ -80,7 +80,7 @@ function readTimes(path: string): readonly number[] {
   return times;
 }
 
-/** Whole frames out of chunks of any length. */
+/** Whole frames out of chunks of any length; throws where they end in the middle of one. */
 async function* framesOf(chunks: AsyncIterable<Buffer>, frameBytes: number): AsyncGenerator<Uint8Array> {
   const frame = new Uint8Array(frameBytes);
   let filled = 0;
@@ -96,6 +96,10 @@ async function* framesOf(chunks: AsyncIterable<Buffer>, frameBytes: number): Asy
       filled = 0;
     }
   }
+  if (filled > 0)
+    throw new WrongUseError(
+      `The frames end in the middle of one: ${filled} of ${frameBytes} bytes. Are --width and --height those of the recording, and its pixels 8-bit grey?`,
+    );
 }
 
 /** `meter … < frames.gray`: what the preview in a recording showed. */
