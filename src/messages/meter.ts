@@ -23,7 +23,7 @@ export function describeMeterFailure(failure: MeterFailure | RecordingFailure | 
     case 'recording-not-video':
       return 'This file holds no video that can be read here. Drop the screen recording itself: MP4, MOV, MKV or WebM.';
     case 'recording-not-decoded':
-      return `This browser does not decode ${failure.codec === 'unknown' ? 'this kind of video' : failure.codec.toUpperCase()}. Record again as H.264 or VP9, which every browser decodes.`;
+      return `This browser does not decode ${failure.codec === 'unknown' ? 'this kind of video' : failure.codec.toUpperCase()}. Record again as H.264 or VP9, which every browser decodes; on a phone, choose the most compatible format in the camera’s settings.`;
     case 'recording-unreadable':
       return 'The recording could not be read any more: it was moved, changed or taken off. Choose it again.';
     case 'recording-broke':

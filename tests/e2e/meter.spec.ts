@@ -1,3 +1,4 @@
+import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -96,6 +97,33 @@ test('doubts a screen that a phone has filmed, and measures it once that is said
   const fps = Number.parseFloat((await shown.locator('p').first().textContent()) ?? '');
   expect(fps / trueFps).toBeGreaterThan(0.95);
   expect(fps / trueFps).toBeLessThan(1.05);
+});
+
+test('marks the part where it is seen in a recording that is stored lying on its side', async ({ page }) => {
+  test.setTimeout(120_000);
+  const plan = planRecording(71, 'shapes', live);
+  const path = join(folder, 'turned.mp4');
+  // How to turn it stands beside the frames, as phones write it. ffmpeg counts the other way round: it is shown turned
+  // clockwise by a quarter.
+  execFileSync('ffmpeg', ['-v', 'error', '-i', await record(plan), '-c', 'copy', '-metadata:s:v', 'rotate=270', path]);
+  await page.goto('/card/demo-decode-bound/meter');
+  await choose(page, path);
+  await expect(page.getByRole('region', { name: 'What it showed' })).toContainText('Oil Can is sure', measured);
+  const valueIn = async (name: string) => Number(await page.getByRole('textbox', { name }).inputValue());
+  const { part, heightPx } = plan;
+  for (const [name, truePx] of [
+    ['Part, from the left', heightPx - part.yPx - part.heightPx],
+    ['Part, from the top', part.xPx],
+    ['Part, width', part.heightPx],
+    ['Part, height', part.widthPx],
+  ] as const)
+    expect(Math.abs((await valueIn(name)) - truePx)).toBeLessThanOrEqual(8);
+  // Measured once more in the part that is shown there, it comes to the same.
+  const width = page.getByRole('textbox', { name: 'Part, width' });
+  await width.fill(String((await valueIn('Part, width')) - 10));
+  await width.press('Tab');
+  await page.getByRole('button', { name: 'Measure again' }).click();
+  await expect(page.getByRole('region', { name: 'What it showed' })).toContainText('Oil Can is sure', measured);
 });
 
 test('measures the part and the span that a person types', async ({ page }) => {

@@ -1,10 +1,13 @@
 import { EncodedPacketSink, Input, type InputVideoTrack, VideoSampleSink } from 'mediabunny';
 import {
+  backFrom,
   Meter,
   type RecordingFailure,
   type RecordingProgress,
   type RecordingReading,
   type RecordingRequest,
+  turnedRegion,
+  turnedSize,
 } from '@/core/meter';
 import { fail, type Result, succeed } from '@/core/result';
 import { readableFormats } from '../shared/readable-formats';
@@ -33,6 +36,7 @@ async function isReorderedTrack(track: InputVideoTrack): Promise<boolean> {
   return false;
 }
 
+/** Parts are where people see them: a phone stores its frames as they came, and how to turn them beside. */
 async function measureTrack(
   track: InputVideoTrack,
   durationMs: number,
@@ -41,11 +45,13 @@ async function measureTrack(
 ): Promise<RecordingReading> {
   const untilMs = Math.min(toMs ?? durationMs, durationMs);
   const isReordered = await isReorderedTrack(track);
-  const meter = new Meter({ clipFps, isReordered, isFilmed, ...(region ? { region } : {}) });
+  const rotation = await track.getRotation();
+  const options = { clipFps, isReordered, isFilmed };
+  let meter: Meter | null = null;
   const grey = new GreyReader();
   let frameCount = 0;
   let lastMs = Number.NEGATIVE_INFINITY;
-  let size = { widthPx: 0, heightPx: 0 };
+  let stored = { widthPx: 0, heightPx: 0 };
   for await (const sample of new VideoSampleSink(track).samples(fromMs / 1000, untilMs / 1000)) {
     try {
       const atMs = sample.timestamp * 1000;
@@ -53,7 +59,11 @@ async function measureTrack(
       if (atMs <= lastMs) continue;
       lastMs = atMs;
       const picture = await grey.read(sample);
-      size = { widthPx: picture.widthPx, heightPx: picture.heightPx };
+      stored = { widthPx: picture.widthPx, heightPx: picture.heightPx };
+      meter ??= new Meter({
+        ...options,
+        ...(region && { region: turnedRegion(region, turnedSize(stored, rotation), backFrom(rotation)) }),
+      });
       meter.add(picture, atMs);
       frameCount++;
       if (frameCount % reportEveryFrames === 0)
@@ -62,7 +72,13 @@ async function measureTrack(
       sample.close();
     }
   }
-  return { reading: meter.read(), ...size, durationMs, frameCount };
+  const { region: found, result } = (meter ?? new Meter(options)).read();
+  return {
+    reading: { region: found && turnedRegion(found, stored, rotation), result },
+    ...turnedSize(stored, rotation),
+    durationMs,
+    frameCount,
+  };
 }
 
 /**

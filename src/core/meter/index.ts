@@ -22,6 +22,7 @@ export type { RecordingFailure, RecordingProgress, RecordingReading, RecordingRe
 export { summariseChanges } from './summarise';
 export { type Press, summarisePresses } from './taps';
 export { leastChange } from './tell-new';
+export { backFrom, turnedRegion, turnedSize } from './turn';
 export type {
   Confidence,
   ConfidenceReason,
