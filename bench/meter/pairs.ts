@@ -26,13 +26,14 @@ function drawReading(random: Random, fps: number): ComparedReading {
   const intervalsMs = shownAtFrames
     .slice(1)
     .map((frame, i) => ((frame - (shownAtFrames[i] as number)) * 1000) / recordedFps);
-  return { intervalsMs, shownFps: fps, deadlineMs: 1000 / clipFps, kind: {}, isAtLeast: false };
+  return { intervalsMs, shownFps: fps, deadlineMs: 1000 / clipFps, kind: {}, isAtLeast: false, meterSpread: 0 };
 }
 
 /** Readings at the clip's own rate: every interval is the clip's. */
 const drawFull = (random: Random): ComparedReading => ({
   ...drawReading(random, 4 * clipFps),
   isAtLeast: random.isTrue(0.5),
+  meterSpread: 0,
 });
 
 /** How often each class of pairs is answered rightly. */

@@ -1,6 +1,7 @@
 import type { FixUse, PlayFeel, Reading, ScrubFeel } from '../card/types';
 import { playingOutcomeNames } from '../load/evaluate';
 import { feltScrubMs, usableScrubMs } from '../load/usable';
+import { meterSpreadOf } from '../meter';
 import { medianOf } from '../numbers/percentile';
 import { type Complaint, isAboutPlayingOnly } from './complaint';
 import { createBoundsWeigher, readingSpread } from './likelihood';
@@ -94,18 +95,30 @@ const sayFigures = (
   return saidOf(name, `${read} ${how} ${figures.length}`, weighed);
 };
 
-/** The rates that were read, by the way in which they were; those near the most that can be shown say "at least". */
+/** What a rate is off by for how it was read, and for what the meter doubts. */
+const spreadOf = ({ how, measured }: Reading): number =>
+  Math.hypot(readingSpread[how], measured ? meterSpreadOf(measured) : 0);
+
+const sayAtLeast = (name: OutcomeName, how: string, least: number, spread: number): Saying =>
+  saidOf(name, `from ${least} ${how}`, weighBounds(name, least, Number.POSITIVE_INFINITY, spread));
+
+/**
+ * The rates that were read, by the way in which they were and by how far they can be relied on; those near the most that
+ * can be shown, and those of which the meter says so, say "at least".
+ */
 const sayRates = (name: OutcomeName, readings: readonly Reading[], targetFps: number): readonly Saying[] => {
   const full = censoredRatio * targetFps;
-  return groupBy(readings, ({ how }) => how).flatMap(([how, taken]) => {
-    const rates = taken.flatMap(({ shownFps }) => (shownFps === null ? [] : [Math.max(0.05, shownFps)]));
-    const below = rates.filter((fps) => fps < full);
-    const fullCount = rates.length - below.length;
-    const spread = readingSpread[how] / Math.sqrt(fullCount);
+  return groupBy(readings, (reading) => `${reading.how} ${spreadOf(reading)}`).flatMap(([how, taken]) => {
+    const rates = taken.flatMap(({ shownFps, measured }) =>
+      shownFps === null ? [] : [{ fps: Math.max(0.05, shownFps), isAtLeast: measured?.isAtLeast ?? false }],
+    );
+    const spread = Math.max(...taken.map(spreadOf));
+    const least = rates.filter(({ fps, isAtLeast }) => fps >= full || isAtLeast).map(({ fps }) => Math.min(fps, full));
+    const told = rates.filter(({ fps, isAtLeast }) => fps < full && !isAtLeast).map(({ fps }) => fps);
     return [
-      ...(below.length > 0 ? [sayFigures(name, how, below, readingSpread[how])] : []),
-      ...(fullCount > 0
-        ? [saidOf(name, `full ${how} ${fullCount}`, weighBounds(name, full, Number.POSITIVE_INFINITY, spread))]
+      ...(told.length > 0 ? [sayFigures(name, how, told, spread)] : []),
+      ...(least.length > 0
+        ? [sayAtLeast(name, `${how} ${least.length}`, medianOf(least), spread / Math.sqrt(least.length))]
         : []),
     ];
   });

@@ -7,6 +7,7 @@ const steady = (fps: number, change: Partial<ComparedReading> = {}): ComparedRea
   shownFps: fps,
   kind: { stretch: 'the busy minute', doing: 'playing' },
   isAtLeast: false,
+  meterSpread: 0,
   ...change,
 });
 
@@ -61,6 +62,20 @@ describe('compareReadings', () => {
       value: { verdict: 'better', after: { freezesPerMinute: null } },
     });
     expect(compareReadings([typed(10)], [steady(20)])).toMatchObject({ ok: true, value: { verdict: 'better' } });
+  });
+
+  it('takes what the meter is not sure of as rough: a fifth more is no clear change, twice as much is', () => {
+    const unsure = (fps: number) => steady(fps, { meterSpread: 0.2 });
+    expect(compareReadings([unsure(10)], [steady(12)])).toMatchObject({
+      ok: true,
+      value: { verdict: 'no-clear-change' },
+    });
+    expect(compareReadings([unsure(10)], [steady(20)])).toMatchObject({ ok: true, value: { verdict: 'better' } });
+    // Three readings that are sure tell more than the one that is not.
+    expect(compareReadings([steady(10), steady(10), steady(10), unsure(10)], [steady(12)])).toMatchObject({
+      ok: true,
+      value: { verdict: 'better' },
+    });
   });
 
   it('does not hold against a reading what is not known of it', () => {

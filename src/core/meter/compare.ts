@@ -17,6 +17,8 @@ export interface ComparedReading {
   /** What was played and how; what is not known is left out, and not held against it. */
   readonly kind: Partial<Readonly<Record<ComparedField, string>>>;
   readonly isAtLeast: boolean;
+  /** What the meter itself may be off by, as a standard deviation of the rate's logarithm. */
+  readonly meterSpread: number;
 }
 
 /** Readings of one set-up: repeats of a reading are pooled. */
@@ -114,7 +116,8 @@ function usualRateOf(pool: ReadingPool, repeatSpread: number): UsualRate {
   const draws = Array.from({ length: drawCount }, () => trimmedMean(blocks.map(() => random.pick(blocks))));
   const mean = totalOf(draws) / drawCount;
   const variance = totalOf(draws.map((draw) => (draw - mean) ** 2)) / drawCount;
-  return { log: trimmedMean(blocks), deviation: Math.sqrt(variance + repeatSpread ** 2 / pool.length) };
+  const levels = totalOf(pool.map(({ meterSpread }) => repeatSpread ** 2 + meterSpread ** 2)) / pool.length ** 2;
+  return { log: trimmedMean(blocks), deviation: Math.sqrt(variance + levels) };
 }
 
 /** The first thing in which two of the readings are known to differ in kind. */

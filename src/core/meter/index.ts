@@ -19,6 +19,7 @@ export {
 export { Meter, type MeterOptions, type MeterReading } from './meter';
 export { nextShownMs, type PracticePattern, practicePatterns } from './practice-pattern';
 export type { RecordingFailure, RecordingProgress, RecordingReading, RecordingRequest } from './recording';
+export { meterSpreadOf } from './spread';
 export { summariseChanges } from './summarise';
 export { type Press, summarisePresses } from './taps';
 export { leastChange } from './tell-new';

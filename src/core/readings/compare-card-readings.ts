@@ -4,6 +4,7 @@ import {
   type CompareFailure,
   compareReadings,
   learnRepeatSpread,
+  meterSpreadOf,
   type ReadingChange,
 } from '../meter';
 import { medianOf } from '../numbers/percentile';
@@ -38,6 +39,7 @@ function toCompared(card: JobCard, reading: Reading, shownFps: number): Compared
     deadlineMs: measured?.deadlineMs ?? 1000 / targetFpsOf(card),
     kind: Object.fromEntries(kind),
     isAtLeast: measured?.isAtLeast ?? false,
+    meterSpread: measured ? meterSpreadOf(measured) : 0,
   };
 }
 
