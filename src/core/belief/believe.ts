@@ -260,6 +260,7 @@ function temper(particles: Particles, random: Random): number {
 /** What looks at one preview: the evidence under one list of fixes, and each that looks at something else by itself. */
 export type EvidenceOfOne = readonly [Evidence, ...Evidence[]];
 
+/** Evidence put together by what it looks at, in the order in which that first appears. O(evidence × groups). */
 export function groupEvidence(evidence: readonly Evidence[]): readonly EvidenceOfOne[] {
   const groups: { readonly fixesKey: string; readonly own: [Evidence, ...Evidence[]] }[] = [];
   for (const item of evidence) {

@@ -10,7 +10,9 @@ const [demo] = await loadDemoCards();
 if (!demo) throw new Error('no demo card');
 
 const readFps = 9;
-const metered = (of: Pick<MeterResult, 'confidence' | 'reason' | 'isAtLeast'>): Reading => {
+const metered = (
+  of: Pick<MeterResult, 'confidence' | 'reason' | 'isAtLeast'> & Partial<Pick<MeterResult, 'intervalsMs'>>,
+): Reading => {
   const result: MeterResult = {
     ...{ shownFps: readFps, slowestSecondFps: 8, worstOnePercentFps: 5, longestFreezeMs: 150, freezesPerMinute: 0 },
     ...{ startDelayMs: 40, settledAfterMs: 0, settledFps: readFps, deadlineMs: 40 },
@@ -34,6 +36,13 @@ describe('what a metered rate says', () => {
   it('is held to more loosely where the meter is not sure', () => {
     const unsure = believedAfter(metered({ confidence: 'low', reason: 'strong-compression', isAtLeast: false }));
     expect(unsure.high / unsure.low).toBeGreaterThan(1.15 * (sure.high / sure.low));
+  });
+
+  it('is what it is where freezes make it low, and all that is wanted comes between them', () => {
+    const intervalsMs = Array.from({ length: 120 }, (_, i) => (i % 20 === 0 ? 1900 : 1000 / 60));
+    expect(
+      believedAfter(metered({ confidence: 'medium', reason: 'at-recorded-rate', isAtLeast: true, intervalsMs })),
+    ).toEqual(sure);
   });
 
   it('is the least that can be where the meter saw no more than that', () => {

@@ -1,7 +1,7 @@
 import type { FixUse, PlayFeel, Reading, ScrubFeel } from '../card/types';
 import { playingOutcomeNames } from '../load/evaluate';
 import { feltScrubMs, usableScrubMs } from '../load/usable';
-import { meterSpreadOf } from '../meter';
+import { meterSpreadOf, rateBetweenFreezes } from '../meter';
 import { medianOf } from '../numbers/percentile';
 import { type Complaint, isAboutPlayingOnly } from './complaint';
 import { createBoundsWeigher, readingSpread } from './likelihood';
@@ -99,26 +99,54 @@ const sayFigures = (
 const spreadOf = ({ how, measured }: Reading): number =>
   Math.hypot(readingSpread[how], measured ? meterSpreadOf(measured) : 0);
 
-const sayAtLeast = (name: OutcomeName, how: string, least: number, spread: number): Saying =>
-  saidOf(name, `from ${least} ${how}`, weighBounds(name, least, Number.POSITIVE_INFINITY, spread));
+/**
+ * How many times more than the meter saw may have been shown, where it says "at least" of a recording: between freezes no
+ * more than is wanted. Freezes are seen whatever comes between the frames. A shared window sends no frame without a
+ * change, so that an even preview looks there like a window that is sent at its rate, and is the likelier of the two.
+ */
+const openRatioOf = ({ measured }: Reading, targetFps: number): number =>
+  measured?.isAtLeast && measured.source === 'recording' && measured.intervalsMs.length > 0
+    ? Math.max(1, targetFps / rateBetweenFreezes(measured.intervalsMs))
+    : 1;
+/** What is open by less than this is as good as seen. */
+const leastOpenRatio = 1.1;
+
+const sayBetween = (name: OutcomeName, how: string, low: number, high: number, spread: number): Saying =>
+  saidOf(name, `${low} to ${high} ${how}`, weighBounds(name, low, high, spread));
+
+interface RateRead {
+  readonly fps: number;
+  readonly openRatio: number;
+}
+
+const sayOpen = (name: OutcomeName, how: string, rates: readonly RateRead[], spread: number): Saying => {
+  const low = medianOf(rates.map(({ fps }) => fps));
+  return sayBetween(name, how, low, low * medianOf(rates.map(({ openRatio }) => openRatio)), spread);
+};
 
 /**
- * The rates that were read, by the way in which they were and by how far they can be relied on; those near the most that
- * can be shown, and those of which the meter says so, say "at least".
+ * The rates that were read, by the way in which they were and by how far they can be relied on. Those near the most that
+ * can be shown say "at least"; those of which the meter says so, that it may have been more.
  */
 const sayRates = (name: OutcomeName, readings: readonly Reading[], targetFps: number): readonly Saying[] => {
   const full = censoredRatio * targetFps;
   return groupBy(readings, (reading) => `${reading.how} ${spreadOf(reading)}`).flatMap(([how, taken]) => {
-    const rates = taken.flatMap(({ shownFps, measured }) =>
-      shownFps === null ? [] : [{ fps: Math.max(0.05, shownFps), isAtLeast: measured?.isAtLeast ?? false }],
+    const rates: readonly RateRead[] = taken.flatMap((reading) =>
+      reading.shownFps === null
+        ? []
+        : [{ fps: Math.max(0.05, reading.shownFps), openRatio: openRatioOf(reading, targetFps) }],
     );
     const spread = Math.max(...taken.map(spreadOf));
-    const least = rates.filter(({ fps, isAtLeast }) => fps >= full || isAtLeast).map(({ fps }) => Math.min(fps, full));
-    const told = rates.filter(({ fps, isAtLeast }) => fps < full && !isAtLeast).map(({ fps }) => fps);
+    const spreadOfAll = (count: number): number => spread / Math.sqrt(count);
+    const fullCount = rates.filter(({ fps }) => fps >= full).length;
+    const below = rates.filter(({ fps }) => fps < full);
+    const open = below.filter(({ openRatio }) => openRatio >= leastOpenRatio);
+    const told = below.filter(({ openRatio }) => openRatio < leastOpenRatio).map(({ fps }) => fps);
     return [
       ...(told.length > 0 ? [sayFigures(name, how, told, spread)] : []),
-      ...(least.length > 0
-        ? [sayAtLeast(name, `${how} ${least.length}`, medianOf(least), spread / Math.sqrt(least.length))]
+      ...(open.length > 0 ? [sayOpen(name, `${how} ${open.length}`, open, spreadOfAll(open.length))] : []),
+      ...(fullCount > 0
+        ? [sayBetween(name, `${how} ${fullCount}`, full, Number.POSITIVE_INFINITY, spreadOfAll(fullCount))]
         : []),
     ];
   });

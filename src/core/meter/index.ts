@@ -16,6 +16,7 @@ export {
   type RangedFigure,
   type ReadingChange,
 } from './compare';
+export { rateBetweenFreezes } from './freezes';
 export { Meter, type MeterOptions, type MeterReading } from './meter';
 export { nextShownMs, type PracticePattern, practicePatterns } from './practice-pattern';
 export type { RecordingFailure, RecordingProgress, RecordingReading, RecordingRequest } from './recording';

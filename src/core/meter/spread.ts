@@ -7,7 +7,8 @@ import type { MeterResult } from './types';
  */
 const unsureSpread: Readonly<Record<MeterResult['reason'], number>> = {
   clear: 0,
-  'few-pictures': 0.1,
+  // Few, but each of them seen: what their number leaves open is no error of the meter's.
+  'few-pictures': 0,
   'faint-movement': 0.15,
   'unclear-changes': 0.1,
   'strong-compression': 0.2,

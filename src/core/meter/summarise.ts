@@ -1,7 +1,7 @@
-import { medianOf, percentileOfSorted } from '../numbers/percentile';
+import { percentileOfSorted } from '../numbers/percentile';
 import { fail, type Result, succeed } from '../result';
 import { comesInPairs, filmedTellableRatio, mostFilmedChangedRatio, withoutBlends } from './filmed';
-import { countFreezes, isFreeze } from './freezes';
+import { countFreezes, rateBetweenFreezes } from './freezes';
 import { type NewPictures, tellNewInExact, tellNewPictures } from './tell-new';
 import type { Confidence, ConfidenceReason, MeterFailure, MeterResult } from './types';
 
@@ -45,13 +45,6 @@ const rateOf = (timesMs: readonly number[]): number => {
   const [first, last] = [timesMs[0] as number, timesMs.at(-1) as number];
   return last > first ? ((timesMs.length - 1) * 1000) / (last - first) : 0;
 };
-
-/** What it shows between freezes, new pictures a second. */
-function rateBetweenFreezes(intervalsMs: readonly number[]): number {
-  const usualMs = medianOf(intervalsMs);
-  const between = intervalsMs.filter((ms) => !isFreeze(ms, usualMs));
-  return (1000 * between.length) / between.reduce((sum, ms) => sum + ms, 0);
-}
 
 /** Rates of every whole second that begins with a new picture, and when it begins. */
 function listSeconds(timesMs: readonly number[]): readonly { readonly atMs: number; readonly fps: number }[] {
