@@ -3,7 +3,6 @@ import { createRandom } from '@/core/numbers/random';
 import { drawRecording, type RecordingPlan } from './recordings';
 
 /** How a screen is filmed: the phone stands on something, or is held. */
-
 export type Filming = 'standing' | 'held';
 
 /** What a phone films, in its own pixels; the window's pixels are of the size that the scaling below gives them. */

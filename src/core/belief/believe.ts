@@ -1,6 +1,4 @@
 import type { JobCard } from '../card/types';
-import { applyFixes } from '../fixes/apply-fixes';
-import { type Coefficients, compile } from '../load/compile';
 import { createOutcomes, evaluate, type Outcomes } from '../load/evaluate';
 import { drawParameterSamples, drawRanks } from '../load/parameter-samples';
 import { drawParameter, parameterNames } from '../load/parameters';
@@ -8,8 +6,9 @@ import { type ParameterSamples, type Parameters, type SetupState, troubleIds } f
 import { createRandom, type Random, seedOf } from '../numbers/random';
 import type { Complaint } from './complaint';
 import { baseStateOf, complaintsOf, listEvidence, priorFactsOf } from './evidence';
+import { compileGroups, type EvidenceGroup, groupEvidence } from './evidence-groups';
 import { type Hypothesis, listHypotheses } from './hypotheses';
-import { type Evidence, type EvidenceSource, isSameSource, keyOfFixes, severityName, viewSamples } from './weighing';
+import { type EvidenceSource, isSameSource, severityName, viewSamples } from './weighing';
 
 /** One hypothesis that is still in question, with equally weighted samples of everything else that is unknown. */
 export interface BeliefPart {
@@ -71,14 +70,6 @@ export const movedParameters = ({ state }: Hypothesis): readonly (keyof Paramete
   ...alwaysMoved,
   ...troubleIds.filter((id) => state.hidden.troubles[id] > 0).map(severityName),
 ];
-
-/** Evidence under one list of fixes, with the hypothesis' set-up compiled for it. */
-export interface EvidenceGroup {
-  readonly state: SetupState;
-  readonly coefficients: Coefficients;
-  readonly evidence: readonly Evidence[];
-  readonly isPlayingOnly: boolean;
-}
 
 /** Outcomes are worked out into these again and again. */
 interface Scratch {
@@ -256,38 +247,6 @@ function temper(particles: Particles, random: Random): number {
   }
   return logEvidence;
 }
-
-/** What looks at one preview: the evidence under one list of fixes, and each that looks at something else by itself. */
-export type EvidenceOfOne = readonly [Evidence, ...Evidence[]];
-
-/** Evidence put together by what it looks at, in the order in which that first appears. O(evidence × groups). */
-export function groupEvidence(evidence: readonly Evidence[]): readonly EvidenceOfOne[] {
-  const groups: { readonly fixesKey: string; readonly own: [Evidence, ...Evidence[]] }[] = [];
-  for (const item of evidence) {
-    const fixesKey = keyOfFixes(item.fixes);
-    const group = groups.find((known) => known.fixesKey === fixesKey && known.own[0].lookAt === item.lookAt);
-    if (group) group.own.push(item);
-    else groups.push({ fixesKey, own: [item] });
-  }
-  return groups.map(({ own }) => own);
-}
-
-/** Groups of evidence with what each looks at compiled for a hypothesis. */
-export const compileGroups = (
-  { state: supposed }: Hypothesis,
-  groups: readonly EvidenceOfOne[],
-): readonly EvidenceGroup[] =>
-  groups.map((evidence) => {
-    const [{ fixes, lookAt }] = evidence;
-    const asIs = applyFixes(supposed, fixes);
-    const state = lookAt ? lookAt(supposed, asIs) : asIs;
-    return {
-      state,
-      coefficients: compile(state, 'heaviest'),
-      evidence,
-      isPlayingOnly: evidence.every(({ isAboutPlayingOnly }) => isAboutPlayingOnly),
-    };
-  });
 
 /** Weights that add up to 1, from logarithms. */
 function normalise(logWeights: readonly number[]): readonly number[] {

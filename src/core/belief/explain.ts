@@ -5,8 +5,9 @@ import type { FixAtLevel } from '../fixes/apply-fixes';
 import { createOutcomes, evaluate } from '../load/evaluate';
 import type { Range } from '../numbers/percentile';
 import { weightedRangeOf } from '../numbers/weighted';
-import { believe, compileGroups, type EvidenceOfOne, groupEvidence } from './believe';
+import { believe } from './believe';
 import { listEvidence } from './evidence';
+import { compileGroups, type EvidenceOfOne, groupEvidence } from './evidence-groups';
 import { type PartShares, presentRatio, sharesUnder } from './shares';
 import { type Evidence, type EvidenceSource, viewSamples } from './weighing';
 

@@ -14,7 +14,7 @@ const blockPx = 2;
 const blockEdgePx = blockPx * coarseRatio;
 /**
  * A block has changed when its pixels differ by this many grey levels on average, and by so many times what half of the
- * blocks do in half of the pairs: of a screen that a camera has filmed, all is noise. No camera is as noisy as the most.
+ * blocks do in half of the pairs: of a screen that a camera has filmed, all is noise. More than the most is movement.
  */
 const changed = { leastLevels: 1.2, noiseFactor: 3, mostLevels: 4 } as const;
 /** Blocks that change this much oftener when many do than when few do belong to the picture. */

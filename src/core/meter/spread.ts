@@ -1,9 +1,9 @@
 import type { MeterResult } from './types';
 
 /**
- * What the meter itself is off by where it is not sure, as a standard deviation of the rate's logarithm. Two in three of
- * 504 recordings of bench:meter (live and strongly compressed) lie within; filmed ones on two dozen, and what looks
- * filmed is nearly twice too high where it was. Missed frames while a shared window was measured: an assumption.
+ * What the meter itself is off by where it is not sure, as a standard deviation of the rate's logarithm: rounded from 504
+ * recordings of bench:meter (docs/model.md), live ones counting for more than strongly compressed ones, and filmed ones
+ * from two dozen; what looks filmed is nearly twice too high where it was. Assumed for frames that measuring missed.
  */
 const unsureSpread: Readonly<Record<MeterResult['reason'], number>> = {
   clear: 0,
