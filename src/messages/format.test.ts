@@ -35,7 +35,8 @@ describe('figures with units', () => {
   it('are written as people say them', () => {
     expect([formatBytes(2120), formatBytes(395_487), formatBytes(20_000_395_487)]).toEqual(['2 kB', '395 kB', '20 GB']);
     expect([formatDuration(42_400), formatDuration(3_729_000)]).toEqual(['0:42', '1:02:09']);
-    expect([formatMinutes(1.2), formatMinutes(3), formatMinutes(38)]).toEqual([
+    expect([formatMinutes(0.25), formatMinutes(1.2), formatMinutes(3), formatMinutes(38)]).toEqual([
+      'under a minute',
       '1 minute',
       '3 minutes',
       'about 40 minutes',

@@ -45,9 +45,10 @@ export function formatDuration(durationMs: number): string {
   return hours > 0 ? `${hours}:${padded(minutes)}:${padded(seconds)}` : `${minutes}:${padded(seconds)}`;
 }
 
-/** Minutes of work: "2 minutes", "about 40 minutes". */
+/** Minutes of work: "under a minute", "2 minutes", "about 40 minutes". */
 export function formatMinutes(minutes: number): string {
-  const rounded = minutes < 10 ? Math.max(1, Math.round(minutes)) : Math.round(minutes / 5) * 5;
+  if (minutes < 0.75) return 'under a minute';
+  const rounded = minutes < 10 ? Math.round(minutes) : Math.round(minutes / 5) * 5;
   return `${minutes < 10 ? '' : 'about '}${rounded} ${rounded === 1 ? 'minute' : 'minutes'}`;
 }
 

@@ -60,6 +60,8 @@ export const confidenceReasonTexts: Readonly<Record<ConfidenceReason, string>> =
   clear: 'New pictures stand clear of repeats.',
   'at-recorded-rate':
     'New pictures come nearly as often as frames could be seen, so there may be more than that. Record or share at a higher rate to tell.',
+  'as-often-as-shared':
+    'Every change in the window was a new picture. That looks the same as sharing that goes no faster than this; if you doubt it, record the screen and drop the recording.',
   'few-pictures': 'Only a few new pictures were seen. Measure a longer stretch.',
   'faint-movement': 'The picture hardly moves. Play a stretch with more movement.',
   'strong-compression':

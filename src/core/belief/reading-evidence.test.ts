@@ -67,13 +67,17 @@ describe('listReadingEvidence', () => {
     expect(costOf(metered({ confidence: 'low', reason: 'few-pictures' }))).toBe(sure);
   });
 
-  it('takes "at least" of a recording as that, and of a shared window as a figure', () => {
-    const atLeast = (source: MeasuredReading['source']) =>
-      metered({ source, isAtLeast: true, confidence: 'medium', reason: 'at-recorded-rate', intervalsMs: even });
-    const recorded = atLeast('recording');
-    expect(logAt(recorded, 18)).toBeGreaterThan(logAt(recorded, 12));
-    expect(logAt(recorded, 6)).toBeLessThan(logAt(recorded, 12) - 2);
-    const shared = atLeast('window');
+  it('takes "at least" as that, and what came as often as it was shared as a figure', () => {
+    const atLeast = metered({
+      ...{ source: 'recording', isAtLeast: true, confidence: 'medium', reason: 'at-recorded-rate' },
+      intervalsMs: even,
+    });
+    expect(logAt(atLeast, 18)).toBeGreaterThan(logAt(atLeast, 12));
+    expect(logAt(atLeast, 6)).toBeLessThan(logAt(atLeast, 12) - 2);
+    const shared = metered({
+      ...{ source: 'window', isAtLeast: false, confidence: 'medium', reason: 'as-often-as-shared' },
+      intervalsMs: even,
+    });
     expect(logAt(shared, 18)).toBeLessThan(logAt(shared, 12) - 2);
   });
 

@@ -100,12 +100,11 @@ const spreadOf = ({ how, measured }: Reading): number =>
   Math.hypot(readingSpread[how], measured ? meterSpreadOf(measured) : 0);
 
 /**
- * How many times more than the meter saw may have been shown, where it says "at least" of a recording: between freezes no
- * more than is wanted. Freezes are seen whatever comes between the frames. A shared window sends no frame without a
- * change, so that an even preview looks there like a window that is sent at its rate, and is the likelier of the two.
+ * How many times more than the meter saw may have been shown, where it says "at least": between freezes no more than is
+ * wanted. Freezes are seen whatever comes between the frames.
  */
 const openRatioOf = ({ measured }: Reading, targetFps: number): number =>
-  measured?.isAtLeast && measured.source === 'recording' && measured.intervalsMs.length > 0
+  measured?.isAtLeast && measured.intervalsMs.length > 0
     ? Math.max(1, targetFps / rateBetweenFreezes(measured.intervalsMs))
     : 1;
 /** What is open by less than this is as good as seen. */

@@ -9,6 +9,7 @@ import {
 } from '../../../bench/meter/recordings';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
 import { Meter, type MeterOptions, type MeterReading, type PictureRegion, summariseChanges } from '.';
+import { compareReadings } from './compare';
 import { tellNewInExact, tellNewPictures } from './tell-new';
 
 const [live] = encodings;
@@ -59,11 +60,35 @@ describe('tellNewInExact', () => {
     });
   });
 
-  it('says at least where every frame that came showed a new picture', () => {
+  it('says at least near the rate that sharing was asked for', () => {
     const { changes, timesMs } = framesWith(450, () => true);
-    const slowMs = timesMs.map((ms) => 2 * ms);
-    const shown = summariseChanges(changes, slowMs, { isExact: true, measuredMs: 15_000, ceilingFps: 60 });
+    const shown = summariseChanges(changes, timesMs, { isExact: true, measuredMs: 7500, ceilingFps: 60 });
     expect(shown).toMatchObject({ ok: true, value: { isAtLeast: true, reason: 'at-recorded-rate' } });
+  });
+
+  it('gives the rate of an even preview, with a doubt where nothing else shows how quickly the window is sent', () => {
+    const shared = (fps: number, beside: readonly number[] = [], clipFps = 30) => {
+      const frames = [
+        ...Array.from({ length: 10 * fps }, (_, i) => ({ atMs: (i * 1000) / fps, change: i === 0 ? 0 : 12 })),
+        ...beside.map((atMs) => ({ atMs, change: 0 })),
+      ].sort((a, b) => a.atMs - b.atMs);
+      const options = { isExact: true, measuredMs: 10_000, ceilingFps: 60, clipFps };
+      const result = summariseChanges(
+        frames.map(({ change }) => change),
+        frames.map(({ atMs }) => atMs),
+        options,
+      );
+      if (!result.ok) throw new Error(result.failure.code);
+      return result.value;
+    };
+    const meters = Array.from({ length: 40 }, (_, i) => 1000 + i * 17);
+    expect(shared(15)).toMatchObject({ isAtLeast: false, confidence: 'medium', reason: 'as-often-as-shared' });
+    expect(shared(15, meters)).toMatchObject({ isAtLeast: false, confidence: 'high', reason: 'clear' });
+    // All that the clip has is all there is.
+    expect(shared(15, [], 15)).toMatchObject({ isAtLeast: false, confidence: 'high', reason: 'clear' });
+    const pool = (fps: number) => [{ ...shared(fps), kind: {}, meterSpread: 0 }];
+    expect(compareReadings(pool(15), pool(30))).toMatchObject({ ok: true, value: { verdict: 'better' } });
+    expect(compareReadings(pool(30), pool(30))).toMatchObject({ ok: true, value: { verdict: 'no-clear-change' } });
   });
 
   it('tells a preview of one new picture a second from a still one', () => {

@@ -13,6 +13,8 @@ const unsureSpread: Readonly<Record<MeterResult['reason'], number>> = {
   'unclear-changes': 0.1,
   'strong-compression': 0.2,
   'at-recorded-rate': 0.6,
+  // As a rule the preview itself changes no more often.
+  'as-often-as-shared': 0,
   'measuring-too-slow': 0.3,
   filmed: 0.2,
   'looks-filmed': 0.4,

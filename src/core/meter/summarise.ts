@@ -19,6 +19,8 @@ const leastExactMovement = 0.1;
 const leastMs = 1000;
 /** The frames that came quickest, as a share of all. */
 const quickestRatio = 0.05;
+/** A rate above this share of the clip's own is the clip's. */
+const wholeRatio = 0.97;
 /** The rate has settled when a second shows this share of what the later part does. */
 const settledRatio = 0.9;
 
@@ -65,10 +67,18 @@ function settlingOf(timesMs: readonly number[], seconds: ReturnType<typeof listS
   return { settledFps, settledAfterMs: settled ? settled.atMs - firstMs : 0 };
 }
 
+/** How near the rate is to all that could have been seen. */
+interface Nearness {
+  /** To the rate that was recorded, or that sharing was asked for. */
+  readonly isNearMost: boolean;
+  /** In a shared window, next to no frame came without a new picture, and the clip has more of them. */
+  readonly isOftenAsShared: boolean;
+}
+
 function judge(
   { doubtfulRatio, contrast, isFreezeDoubtful, strongestChange, repeatChange, newAt }: NewPictures,
-  isNearlyAll: boolean,
   isExact: boolean,
+  { isNearMost, isOftenAsShared }: Nearness,
 ): { readonly confidence: Confidence; readonly reason: ConfidenceReason } {
   if (!isExact && comesInPairs(newAt)) return { confidence: 'low', reason: 'looks-filmed' };
   if (repeatChange > limits.repeatChange) return { confidence: 'low', reason: 'strong-compression' };
@@ -76,7 +86,8 @@ function judge(
   if (newAt.length < limits.fewPictures) return { confidence: 'low', reason: 'few-pictures' };
   // With next to no repeats there is nothing to hold new pictures against: a recorder may have spread one picture over
   // several frames. A shared window is sent as it is shown.
-  if (isNearlyAll) return { confidence: isExact ? 'medium' : 'low', reason: 'at-recorded-rate' };
+  if (isNearMost) return { confidence: isExact ? 'medium' : 'low', reason: 'at-recorded-rate' };
+  if (isOftenAsShared) return { confidence: 'medium', reason: 'as-often-as-shared' };
   return doubtfulRatio <= limits.doubtfulRatio && contrast >= limits.contrast && !isFreezeDoubtful
     ? { confidence: 'high', reason: 'clear' }
     : { confidence: 'low', reason: 'unclear-changes' };
@@ -130,11 +141,12 @@ export function summariseChanges(
   const intervalsMs = newMs.slice(1).map((atMs, i) => atMs - (newMs[i] as number));
   const frameMs = Float64Array.from(timesMs.slice(1), (atMs, i) => atMs - (timesMs[i] as number)).sort();
   const shownFps = rateOf(newMs);
-  // A shared window sends frames only when something changes: the quickest show what it could have sent.
+  // A shared window sends frames only when something changes: the quickest show what it can send for sure.
   const seenFps = 1000 / percentileOfSorted(frameMs, isExact ? quickestRatio : 0.5);
-  const mostFps = isExact ? Math.min(ceilingFps ?? seenFps, seenFps) : (ceilingFps ?? seenFps);
-  const seenRatio = rateBetweenFreezes(intervalsMs) / mostFps;
-  const isAtLeast = seenRatio > (isFilmed ? filmedTellableRatio : tellableRatio);
+  const betweenFps = rateBetweenFreezes(intervalsMs);
+  const nearRatio = betweenFps / (ceilingFps ?? (isExact ? Number.POSITIVE_INFINITY : seenFps));
+  const isAtLeast = nearRatio > (isFilmed ? filmedTellableRatio : tellableRatio);
+  const isWhole = clipFps !== undefined && shownFps >= wholeRatio * clipFps;
   const order = Float64Array.from(intervalsMs).sort();
   const worst = order.slice(-Math.max(1, Math.floor(order.length / 100)));
   const deadlineMs = clipFps ? 1000 / clipFps : percentileOfSorted(order, 0.5);
@@ -152,7 +164,10 @@ export function summariseChanges(
     deadlineMs,
     ...(isFilmed
       ? judgeFilmed(told, isAtLeast)
-      : judge(told, isReordered ? seenRatio > reorderedRatio : isAtLeast, isExact)),
+      : judge(told, isExact, {
+          isNearMost: isReordered ? nearRatio > reorderedRatio : isAtLeast,
+          isOftenAsShared: isExact && !isWhole && betweenFps > tellableRatio * seenFps,
+        })),
     intervalsMs,
   });
 }

@@ -21,6 +21,7 @@ export type Confidence = (typeof confidences)[number];
 export const confidenceReasons = [
   'clear',
   'at-recorded-rate',
+  'as-often-as-shared',
   'few-pictures',
   'faint-movement',
   'strong-compression',
@@ -39,7 +40,7 @@ export type Pace = (typeof paces)[number];
 export interface MeterResult {
   /** New pictures a second, from the first to the last. */
   readonly shownFps: number;
-  /** Whether it may have been more: near the recorded rate, pictures between its frames are not seen. */
+  /** Whether it may have been more: near the rate that is recorded or was asked for, pictures between its frames are not seen. */
   readonly isAtLeast: boolean;
   readonly slowestSecondFps: number;
   /** The rate that the longest hundredth of the intervals would make. */
