@@ -72,7 +72,7 @@ const fixTitles: Readonly<Record<FixId, (level: FixLevel) => string>> = {
   'prerender-range': () => 'Pre-render the heavy range',
   'prerender-when-idle': () => 'Let the editor pre-render while you pause',
   'import-less': () => 'Take clips off the project that you do not use',
-  'trim-first': () => 'Trim before anything else',
+  'trim-first': () => 'Trim before you add effects',
   'effects-last': () => 'Leave effects and colour for the end',
   'share-one-effect': () => 'Put one effect over all, not one on each',
   'split-timeline': () => 'Split the project into parts',

@@ -1,6 +1,6 @@
 import type { EditorAttachWay } from '@/core/card';
 import type { PreviewChoice, RoomLeft, WayOfWorking, WorkingSetKind } from '@/core/diagnose';
-import type { FixAtLevel, Sacrifice } from '@/core/fixes';
+import type { FixAtLevel, Sacrifice, workOrder } from '@/core/fixes';
 import { fixTitle } from './fix-titles';
 import { fixTexts } from './fixes';
 import { formatFpsRange, formatMinutes, formatWaitRange } from './format';
@@ -16,6 +16,13 @@ export const workingSetTexts: Readonly<Record<WorkingSetKind, SetText>> = {
   cutting: { label: 'Cutting', what: 'all that makes the preview light' },
   'looking-closely': { label: 'Looking closely', what: 'the full picture, as it will be exported' },
   colour: { label: 'Colour', what: 'light, but nothing that changes the look' },
+};
+
+/** Why each step of the work comes where it does. */
+export const workOrderReasons: Readonly<Record<(typeof workOrder)[number], string>> = {
+  'import-less': 'What is imported is opened with the project each time, used or not.',
+  'trim-first': 'What is cut out never needs proxies, pre-rendering or effects.',
+  'effects-last': 'Until then the timeline plays as raw footage.',
 };
 
 /** Fewer than eight: as a word, as people say it. */

@@ -39,3 +39,6 @@ const renderingIds: ReadonlySet<string> = new Set<FixId>(['prerender-range', 'pr
 /** Whether a fix is a habit of working rather than a setting: how a project is built, and rendering its heavy parts. */
 export const isWayOfWorking = (id: string): boolean =>
   findFixFacts(id)?.group === 'way-of-working' || renderingIds.has(id);
+
+/** What is done first keeps what comes after it small: the order in which a film stays light to edit. */
+export const workOrder = ['import-less', 'trim-first', 'effects-last'] as const satisfies readonly FixId[];

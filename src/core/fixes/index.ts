@@ -13,7 +13,7 @@ export {
   type PutBackTime,
   parseLevelOf,
 } from './fix-facts';
-export { changesLook, isGeneralRemedy, isWayOfWorking, previewFixIds } from './fix-traits';
+export { changesLook, isGeneralRemedy, isWayOfWorking, previewFixIds, workOrder } from './fix-traits';
 export { clipsForProxies, estimateProxyWork } from './proxy-work';
 export { leastGain, type RankedFix, rankFixes, rankFixesBy } from './rank-fixes';
 export * from './types';

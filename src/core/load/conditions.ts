@@ -35,6 +35,16 @@ export function jumpCoresOf(coreCount: number, programCores: number, buildCores:
  */
 export const paging = { gain: 2.5, most: 3, freezeMs: 15, freezeGain: 3 } as const;
 
+/**
+ * Programs that nobody listed hold memory as well, the more the busier they are: an updater some hundreds of MiB, a browser
+ * with many pages open two thousand. Assumption.
+ */
+const unlistedProgramsMib = { least: 300, most: 1800 } as const;
+
+/** Memory that programs which nobody listed hold at a severity from 0 to 1, in MiB. */
+export const unlistedMibOf = (severity: number): number =>
+  unlistedProgramsMib.least + (unlistedProgramsMib.most - unlistedProgramsMib.least) * severity;
+
 /** Milliseconds a frame by which swapping holds up what is shown, at a share of memory over. */
 export const swapFreezeMs = (over: number): number => paging.freezeMs * Math.min(1, paging.freezeGain * over);
 

@@ -12,6 +12,7 @@ import {
   swapFreezeMs,
   swapStandMs,
   threadGainRatio,
+  unlistedMibOf,
 } from './conditions';
 import {
   type FrameEstimate,
@@ -84,7 +85,8 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
   const wantedThreads = c.areThreadsRaised ? Math.max(p.decodeThreadCount, c.coreCount) : p.decodeThreadCount;
   const threadCount = Math.max(1, Math.min(wantedThreads, freeCores));
   const leakMib = troubles.memory * reachOf('memory', p.memorySeverity) * c.memoryMib;
-  const memoryRatio = (c.memoryNeededMib * p.memoryFactor + leakMib) / c.memoryMib;
+  const unlistedMib = troubles.programs * unlistedMibOf(p.programsSeverity);
+  const memoryRatio = (c.memoryNeededMib * p.memoryFactor + leakMib + unlistedMib) / c.memoryMib;
   const memoryOver = Math.min(paging.most, Math.max(0, memoryRatio - 1));
   const pagingRatio = 1 + paging.gain * memoryOver;
   const missing = Math.min(shortage.most, Math.max(0, (c.editorWantsMib * p.memoryFactor) / c.memoryGivenMib - 1));

@@ -17,6 +17,7 @@ import {
   swapStandMs,
   threadGainRatio,
   troubleReach,
+  unlistedMibOf,
 } from './conditions';
 import { type ParameterSamples, type TroubleId, troubleIds } from './types';
 
@@ -155,7 +156,8 @@ export function evaluate(
 
     const memoryFactor = memoryFactors[i] as number;
     const leakMib = (lines.memory.least + lines.memory.span * (memorySeverities[i] as number)) * c.memoryMib;
-    const memoryRatio = (c.memoryNeededMib * memoryFactor + leakMib) / c.memoryMib;
+    const unlistedMib = t.programs * unlistedMibOf(programsSeverities[i] as number);
+    const memoryRatio = (c.memoryNeededMib * memoryFactor + leakMib + unlistedMib) / c.memoryMib;
     const over = Math.min(paging.most, Math.max(0, memoryRatio - 1));
     const short = Math.min(shortage.most, Math.max(0, (c.editorWantsMib * memoryFactor) / c.memoryGivenMib - 1));
     const slowness = (1 + paging.gain * over) * (1 + shortage.gain * short);

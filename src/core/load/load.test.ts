@@ -218,6 +218,17 @@ describe('estimate', () => {
     expect(short.intervalMs).toBeGreaterThan(roomy.intervalMs * 1.5);
   });
 
+  it('counts what programs that nobody listed hold: little of large memory, too much of a small one', () => {
+    const ratioWith = (memoryMib: number, programs: number) => {
+      const machine = { ...state().setup.machine, memoryMib };
+      const hidden = { ...usualHidden, troubles: { ...usualHidden.troubles, programs } };
+      return estimate({ ...state({ machine }), hidden }, 'heaviest', middleParameters(machine)).memoryRatio;
+    };
+    expect(ratioWith(4096, 0)).toBeLessThan(1);
+    expect(ratioWith(4096, 1)).toBeGreaterThan(1);
+    expect(ratioWith(16_384, 1) - ratioWith(16_384, 0)).toBeLessThan(0.12);
+  });
+
   it('takes hardware decoding off the cores where the machine can, and nowhere else', () => {
     const machine = { ...state().setup.machine, decodeMegapixelPerSec: 450 };
     const on = { ...state().setup.preview, hardwareDecode: 'yes' as const };

@@ -7,6 +7,7 @@ import {
   withSpinningMedia,
 } from '../../load/change-state';
 import { mixClips } from '../../load/clip-mix';
+import { unlistedMibOf } from '../../load/conditions';
 import { editorWantsMib, memoryNeededMib, previewMemoryMibOf } from '../../load/memory';
 import type { SetupProgram, SetupState } from '../../load/types';
 import { isSlowDrive } from '../slow-drive';
@@ -74,9 +75,10 @@ export const memoryShort = {
   isPresent: (state) => {
     const mix = mixClips(state);
     const { machine, editor } = state.setup;
+    const mostUnlistedMib = hasTrouble(state, 'programs') ? unlistedMibOf(1) : 0;
     return (
       hasTrouble(state, 'memory') ||
-      memoryNeededMib(state.setup, mix) > 0.85 * machine.memoryMib ||
+      memoryNeededMib(state.setup, mix) + mostUnlistedMib > 0.85 * machine.memoryMib ||
       (editor.memoryGivenMib !== null && editorWantsMib(state.setup, mix) > 0.9 * editor.memoryGivenMib) ||
       isPreviewMemoryShort(state)
     );
