@@ -9,6 +9,7 @@ import { createRandom } from '@/core/numbers/random';
 import { measureRig, play, rateOf } from '@/core/simulate';
 import { drawRig } from '@/core/simulate/cases/draw-rig';
 import { drawWorkMs, softwareWorkMs } from '@/core/simulate/work';
+import { compareFixes } from './estimate/fixes-over-simulator';
 import { besideBusyProcess, makeClips, pipelines, rigOfPipeline, timePipeline } from './estimate/pipelines';
 import { parametersOfRig, stateOfRig } from './estimate/state-of-rig';
 import { createLargeCard } from './large-card';
@@ -169,6 +170,10 @@ console.log(
     decoding: compareDecoding(),
     pipelines: await comparePipelines(),
     estimateOverSimulator: compareWithSimulator(),
+    // Fixes whose effect is off by more than a tenth for one rig in five, either way.
+    fixesOverSimulator: compareFixes(isQuick ? 12 : 120).filter(({ rate, jump }) =>
+      [rate.low, rate.high, jump.low, jump.high].some((misfit) => Math.abs(misfit) > 0.1),
+    ),
     answer: await timeAnswers(),
   }),
 );

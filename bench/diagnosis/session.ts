@@ -1,3 +1,4 @@
+import { believe } from '@/core/belief';
 import {
   applyCommand,
   type CardCommand,
@@ -10,7 +11,7 @@ import {
   openTrial,
   playableClip,
 } from '@/core/card';
-import type { NextTest } from '@/core/diagnose';
+import { adviseTrial, type NextTest, type TrialAdvice } from '@/core/diagnose';
 import { applyFixes, type FixAtLevel, findFix } from '@/core/fixes';
 import { summariseChanges } from '@/core/meter';
 import { createRandom } from '@/core/numbers/random';
@@ -173,14 +174,17 @@ export class Session {
     return gains.length > 0 ? gains : [after.isGoodEnough === 'yes' ? 2 : 1];
   }
 
+  /** What Oil Can advises of the open trial. */
+  advise(): TrialAdvice {
+    const trial = openTrial(this.card);
+    const advice = trial && adviseTrial(this.card, trial, null);
+    if (!advice) throw new Error('session: nothing to advise about');
+    return advice.verdict === 'mixed' ? (adviseTrial(this.card, trial, believe(this.card)) ?? advice) : advice;
+  }
+
   /** The most that any respect gained. */
   gainOfTrial(): number {
     return Math.max(...this.gainsOfTrial());
-  }
-
-  /** Whether anything that is complained of grew clearly worse. */
-  hasHarmed(): boolean {
-    return Math.min(...this.gainsOfTrial()) < 0.9;
   }
 
   /** Takes a kept fix back and reads again. */

@@ -79,12 +79,11 @@ export function runLoop(practice: PracticeCase, log: (line: string) => void = ()
     }
     session.try(move.fix);
     // One thing better and another worse is likelier a slip than both true: it is read once more.
-    if (session.gainOfTrial() >= leastGain && session.hasHarmed()) session.takeReading();
-    const gain = session.gainOfTrial();
-    const isKept =
-      session.isSatisfied() ||
-      (!session.hasHarmed() && (gain >= leastGain || (move.plan !== null && move.plan.fixes.length > 1)));
-    log(`   gain ${gain.toFixed(2)} ${isKept ? 'kept' : 'undone'} satisfied ${session.isSatisfied()}`);
+    if (session.advise().verdict === 'mixed') session.takeReading();
+    const { verdict, recommended } = session.advise();
+    const isStep = move.plan !== null && move.plan.fixes.length > 1 && verdict === 'no-clear-change';
+    const isKept = session.isSatisfied() || recommended === 'kept' || isStep;
+    log(`   ${verdict} ${isKept ? 'kept' : 'undone'} satisfied ${session.isSatisfied()}`);
     session.end(isKept ? 'kept' : 'undone');
   }
   const solvedMinutes = session.minutes;

@@ -81,6 +81,8 @@ describe('the guide', () => {
       'better',
       'worse',
       'no-clear-change',
+      'better-on-the-whole',
+      'mixed',
       'usable-now',
       'part-of-plan',
       'not-missed',

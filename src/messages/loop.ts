@@ -8,6 +8,7 @@ import { questionTexts } from './questions';
 export const verdictTexts: Readonly<Record<TrialVerdict, string>> = {
   better: 'Better',
   'no-clear-change': 'No clear change',
+  mixed: 'Better and worse',
   worse: 'Worse',
 };
 
@@ -17,6 +18,10 @@ function reasonText(reason: AdviceReason): string {
       return 'It helped by more than two readings of the same thing differ. Keep it.';
     case 'worse':
       return 'It got worse. Undo it, and set it back in the editor.';
+    case 'better-on-the-whole':
+      return 'By all that is known of this card it brings more than it takes. Keep it; if you doubt it, undo it and try it once more.';
+    case 'mixed':
+      return 'One thing is better and another worse, and nothing else speaks for it. Undo it, and set it back in the editor.';
     case 'no-clear-change':
       return 'The readings differ by no more than two readings of the same thing do. Undo it: every kept change costs something.';
     case 'usable-now':
@@ -42,7 +47,9 @@ export function describeAdvice({
   readonly why: string;
 } {
   const atLeast =
-    verdict !== 'no-clear-change' && atLeastRatio ? `, by at least ${Math.round(Math.abs(atLeastRatio) * 100)} %` : '';
+    (verdict === 'better' || verdict === 'worse') && atLeastRatio
+      ? `, by at least ${Math.round(Math.abs(atLeastRatio) * 100)} %`
+      : '';
   return { label: `${verdictTexts[verdict]}${atLeast}`, why: reasonText(reason) };
 }
 

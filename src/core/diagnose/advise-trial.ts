@@ -1,5 +1,8 @@
+import { type Belief, gapUnder } from '../belief';
 import {
   findReading,
+  fixesInForce,
+  isSameFix,
   isUsable,
   type JobCard,
   keptFixes,
@@ -14,13 +17,17 @@ import type { CompareFailure } from '../meter';
 import { compareCardReadings } from '../readings';
 import { remainingPlan } from './chosen-plan';
 
-export type TrialVerdict = 'better' | 'no-clear-change' | 'worse';
+/** `mixed`: better in one respect, and worse in another. */
+export type TrialVerdict = 'better' | 'no-clear-change' | 'mixed' | 'worse';
 
 /** Why a trial should end as it is advised. */
 export type AdviceReason =
   | 'better'
   | 'worse'
   | 'no-clear-change'
+  /** Better and worse, and by all that is known it brings more than it takes; or it does not, or nothing is known. */
+  | 'better-on-the-whole'
+  | 'mixed'
   /** No figure tells, and the person says that they can edit like this now. */
   | 'usable-now'
   /** Others of the chosen plan have to come first before it can show. */
@@ -85,24 +92,45 @@ const hasBecomeGood = (before: Reading, after: Reading): boolean =>
   after.isGoodEnough === 'yes' && before.isGoodEnough === 'no';
 
 function verdictOf(signs: readonly Sign[]): TrialVerdict {
-  if (signs.includes(-1)) return 'worse';
-  return signs.includes(1) ? 'better' : 'no-clear-change';
+  const [isBetter, isWorse] = [signs.includes(1), signs.includes(-1)];
+  if (isWorse) return isBetter ? 'mixed' : 'worse';
+  return isBetter ? 'better' : 'no-clear-change';
+}
+
+/** A gap that a fix closes by less than this is nothing that speaks for it. */
+const leastClosedGap = 0.02;
+
+/**
+ * Whether a fix closes the gap by all that is known of the card, these two readings among it. One reading in ten is off
+ * by more than it should be, and of two respects one is then soon worse by it.
+ */
+function closesGap(belief: Belief, card: JobCard, { fix }: Trial): boolean {
+  const inForce = fixesInForce(card);
+  const others = inForce.filter((other) => !isSameFix(other, fix));
+  return gapUnder(belief, others).gap - gapUnder(belief, inForce).gap > leastClosedGap;
 }
 
 function recommend(
   card: JobCard,
-  { direction, fix }: Trial,
+  trial: Trial,
   verdict: TrialVerdict,
   [before, after]: readonly [Reading, Reading],
+  belief: Belief | null,
 ): Pick<TrialAdvice, 'recommended' | 'reason'> {
+  const { direction, fix } = trial;
   // A milder level of a fix that did is tried to have less given up, not to be quicker.
   const isEasing = isUsable(card, before) && keptFixes(card).some(({ id }) => id === fix.id);
   if (direction === 'give-back' || isEasing) {
-    const isMissed = isUsable(card, before) ? !isUsable(card, after) : verdict === 'worse';
+    const isWorse = verdict === 'worse' || verdict === 'mixed';
+    const isMissed = isUsable(card, before) ? !isUsable(card, after) : isWorse;
     return isMissed ? { recommended: 'undone', reason: 'missed' } : { recommended: 'kept', reason: 'not-missed' };
   }
   if (verdict === 'worse') return { recommended: 'undone', reason: 'worse' };
   if (verdict === 'better') return { recommended: 'kept', reason: 'better' };
+  if (verdict === 'mixed')
+    return belief && closesGap(belief, card, trial)
+      ? { recommended: 'kept', reason: 'better-on-the-whole' }
+      : { recommended: 'undone', reason: 'mixed' };
   if (hasBecomeGood(before, after)) return { recommended: 'kept', reason: 'usable-now' };
   const isOfPlan = card.chosenPlan.some(({ id }) => id === fix.id) && remainingPlan(card).length > 0;
   return isOfPlan
@@ -111,11 +139,13 @@ function recommend(
 }
 
 /**
- * What the two readings of a trial speak for; null until both are there. Worse in any respect counts as worse: a fix
- * that did harm is never recommended kept. Undoing is the default where nothing clear changed, because every kept
- * change costs something.
+ * What the two readings of a trial speak for; null until both are there. What is better in one respect and worse in another
+ * is weighed by what is believed of the card, and undone where nothing is. Undoing is the default where nothing clear
+ * changed, because every kept change costs something.
+ *
+ * @param belief of this card with both readings on it; null where it is not worked out yet
  */
-export function adviseTrial(card: JobCard, trial: Trial): TrialAdvice | null {
+export function adviseTrial(card: JobCard, trial: Trial, belief: Belief | null): TrialAdvice | null {
   const before = findReading(card, trial.beforeReadingId);
   const after = findReading(card, trial.afterReadingId);
   if (!before || !after) return null;
@@ -132,5 +162,5 @@ export function adviseTrial(card: JobCard, trial: Trial): TrialAdvice | null {
     compareFigures(before.exportMinutes, after.exportMinutes, leastTimedRatio, false),
     hasRates ? null : compareFigures(stuttersAMinute(before), stuttersAMinute(after), leastTimedRatio, false),
   ]);
-  return { verdict, ...recommend(card, trial, verdict, [before, after]), atLeastRatio, failure };
+  return { verdict, ...recommend(card, trial, verdict, [before, after], belief), atLeastRatio, failure };
 }

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { loadPracticeFiles } from '@/demo/load-practice';
 import { applyAll } from '../../../tests/stand-ins/commands';
-import { forecastUnder, questionCatalogue } from '../belief';
+import { believe, forecastUnder, questionCatalogue } from '../belief';
 import {
   type CardCommand,
   createJobCard,
@@ -91,7 +91,7 @@ describe('the loop on the demo cards, measured on their practice machines', () =
         card = applyAll(card, begin(`t${step}`, move.fix));
         measure();
         const trial = openTrial(card);
-        const advice = trial && adviseTrial(card, trial);
+        const advice = trial && adviseTrial(card, trial, diagnose(card).sketch);
         if (!advice) throw new Error('no advice');
         card = applyAll(card, end(`t${step}`, advice.recommended));
       }
@@ -126,7 +126,7 @@ describe('adviseTrial', () => {
     const fix = direction === 'make' ? close : quarter;
     const card = applyAll(base, read('b', before), begin('t', fix, direction), read('a', after));
     const trial = openTrial(card);
-    return trial && adviseTrial(card, trial);
+    return trial && adviseTrial(card, trial, null);
   };
 
   it('keeps a tenth more, undoes a loss, and undoes what brought nothing clear', () => {
@@ -139,13 +139,38 @@ describe('adviseTrial', () => {
     expect(advise({ shownFps: 0 }, { shownFps: 12 })).toMatchObject({ recommended: 'kept' });
   });
 
-  it('never recommends keeping what made one respect worse', () => {
+  it('undoes what made one respect worse while nothing is known beside the two readings', () => {
     expect(advise({ shownFps: 10, scrubFeel: 'fine' }, { shownFps: 20, scrubFeel: 'jumpy' })).toMatchObject({
-      verdict: 'worse',
+      verdict: 'mixed',
       recommended: 'undone',
+      reason: 'mixed',
     });
     expect(advise({ shownFps: 10, openingSec: 20 }, { shownFps: 20, openingSec: 40 })?.recommended).toBe('undone');
+    expect(advise({ shownFps: 10, openingSec: 20 }, { shownFps: 10, openingSec: 40 })?.verdict).toBe('worse');
     expect(advise({ scrubFeel: 'unusable' }, { scrubFeel: 'jumpy' })?.recommended).toBe('kept');
+  });
+
+  it('weighs what is better and worse by all that is known, whatever the two readings say', () => {
+    const adviseKnowing = (fix: { readonly id: string; readonly level: string | number | null }) => {
+      const card = applyAll(
+        cardAt(0),
+        read('b', { shownFps: 11, scrubFeel: 'jumpy' }),
+        begin('t', fix),
+        read('a', { shownFps: 22, scrubFeel: 'unusable' }),
+      );
+      const trial = openTrial(card);
+      return trial && adviseTrial(card, trial, believe(card, { sampleCount: 800 }));
+    };
+    expect(adviseKnowing({ id: 'make-proxies', level: 540 })).toMatchObject({
+      verdict: 'mixed',
+      recommended: 'kept',
+      reason: 'better-on-the-whole',
+    });
+    // Nothing that decodes the footage is touched by it: one of the two readings is off.
+    expect(adviseKnowing({ id: 'lower-working-depth', level: null })).toMatchObject({
+      verdict: 'mixed',
+      recommended: 'undone',
+    });
   });
 
   it('goes by how it felt and by stutters where there is no figure, and by the person’s own word last', () => {
@@ -182,7 +207,7 @@ describe('adviseTrial', () => {
       read('a', { shownFps: 10 }),
     );
     const trial = openTrial(planned);
-    expect(trial && adviseTrial(planned, trial)).toMatchObject({ recommended: 'kept', reason: 'part-of-plan' });
+    expect(trial && adviseTrial(planned, trial, null)).toMatchObject({ recommended: 'kept', reason: 'part-of-plan' });
   });
 });
 

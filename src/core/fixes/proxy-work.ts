@@ -1,3 +1,4 @@
+import { drawnLayerCount } from '../load/compile';
 import { threadGainRatio } from '../load/conditions';
 import { softwareDecodeMs } from '../load/decode-costs';
 import { proxyStreamOf } from '../load/proxy-stream';
@@ -20,8 +21,8 @@ const decodeSpeedOf = ({ machine }: SetupState['setup']): number =>
   machine.coreSpeedRatio * machine.powerRatio * (1 + threadGainRatio * (machine.decodeThreadCount - 1));
 
 /**
- * Whether reading or decoding this clip alone breaks the budget, or a scrub into it takes longer than is usable. It
- * asks what is set and stated only, never what is supposed of hidden troubles: the clips to make proxies of must be
+ * Whether reading or decoding as many clips like this one as are drawn at once breaks the budget, or a scrub into them
+ * takes longer than is usable. It asks what is set and stated only, never what is supposed of hidden troubles: the clips to make proxies of must be
  * the same ones whatever the cause turns out to be.
  */
 function isOverBudget({ setup }: SetupState, clip: SetupClip): boolean {
@@ -37,7 +38,9 @@ function isOverBudget({ setup }: SetupState, clip: SetupClip): boolean {
   const budgetMs = 1000 / setup.targetFps;
   const perShown = Math.max(1, original.frameRateFps / setup.timeline.frameRateFps);
   const jumpMs = original.drive.latencyMs + ((original.meanKeyFrameDistanceFrames + 1) / 2) * (frameMs + readMs);
-  return frameMs * perShown > budgetMs || readMs * perShown > budgetMs || jumpMs > usableScrubMs;
+  const layerCount = drawnLayerCount(setup);
+  const [mostBudgetMs, mostJumpMs] = [budgetMs / layerCount, usableScrubMs / layerCount];
+  return frameMs * perShown > mostBudgetMs || readMs * perShown > mostBudgetMs || jumpMs > mostJumpMs;
 }
 
 /** Lists of clips never change: those over the budget are found once for a list and a machine. */
@@ -51,6 +54,7 @@ function overBudgetClips(state: SetupState): readonly SetupClip[] {
     preview.hardwareDecode,
     targetFps,
     timeline.frameRateFps,
+    drawnLayerCount(state.setup),
   ].join();
   const ofClips = overBudgetOf.get(clips) ?? new Map<string, readonly SetupClip[]>();
   overBudgetOf.set(clips, ofClips);

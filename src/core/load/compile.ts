@@ -160,7 +160,12 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
   const scaleMs = playing.reduce((sum, [cost, count]) => sum + cost.scaleMs * count, 0);
   const copyMs = playing.reduce((sum, [cost, count]) => sum + cost.hardwareCopyMs * count, 0);
   const shownMegapixels = previewMegapixels(timeline, preview);
-  const moving = { ...preview, qualityRatio: Math.min(preview.qualityRatio, preview.movingQualityRatio) };
+  // A jump goes anywhere, and most of the film is not pre-rendered.
+  const moving = {
+    ...preview,
+    qualityRatio: Math.min(preview.qualityRatio, preview.movingQualityRatio),
+    isPrerendered: false,
+  };
   const layerCount = drawnLayerCount(setup);
   const draw = drawingCosts(setup, preview, hidden.effectsAt, main.megapixels);
   return {
@@ -174,7 +179,7 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
     scaleRefMs: scaleMs * habitRatioOf(setup, 'scale'),
     draw: moment === 'transition' ? { ...draw, layersRefMs: draw.layersRefMs + draw.layerRefMs } : draw,
     moving: drawingCosts(setup, moving, hidden.effectsAt, main.megapixels),
-    // A jump goes anywhere, and most of the film is not pre-rendered. At a cut nobody waits for a panel.
+    // At a cut nobody waits for a panel.
     scrub: addFetches([
       [mix.jump, layerCount],
       [mix.toOriginal, panelCount],

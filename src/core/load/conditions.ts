@@ -56,6 +56,12 @@ export const swapStandMs = (over: number): number => 800 * Math.min(1, 10 * over
 /** The same while a full system drive makes room. Assumption. */
 export const fullDriveStandMs = 480;
 
+/**
+ * How many times longer each wait takes while the system drive has no room, at a severity from 0 to 1, beyond what it adds to
+ * each frame. Assumption.
+ */
+export const fullDriveWait = { least: 0.25, span: 0.75 } as const;
+
 /** How an interval grows with what the editor wants beyond what it is allowed. */
 export const shortage = { gain: 0.7, most: 3 } as const;
 /** From letting go of the playhead to the decoder's first work. */

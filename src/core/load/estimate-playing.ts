@@ -2,6 +2,7 @@ import { type Coefficients, compile, type DrawCost } from './compile';
 import {
   freeCoresOf,
   fullDriveStandMs,
+  fullDriveWait,
   graphicsCallRefMs,
   graphicsShortage,
   jumpCoresOf,
@@ -108,7 +109,7 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
     cacheMs: troubles.cache * reachOf('cache', p.cacheSeverity),
     stallMs: troubles.unexplained * reachOf('unexplained', p.unexplainedSeverity),
     systemStallMs: troubles.systemDrive * reachOf('systemDrive', p.systemDriveSeverity),
-    systemStallRatio: 1 + troubles.systemDrive * p.systemDriveSeverity,
+    systemStallRatio: 1 + troubles.systemDrive * (fullDriveWait.least + fullDriveWait.span * p.systemDriveSeverity),
     memoryRatio,
     swapFreezeMs: swapFreezeMs(memoryOver),
     heldMs: Math.max(swapStandMs(memoryOver), troubles.systemDrive * fullDriveStandMs),

@@ -42,8 +42,10 @@ function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
     scrubReadRatio: readingMs(c.scrub, on) / scrubMs,
     scrubCoreRatio: (softwareMs(c.scrub, p, on) + (on.isGraphics ? callMs : movingDrawnMs)) / scrubMs,
     scrubSlowMs: (handMs + fetchMs(c.slowScrub, p, on) + movingMs) * jumpRatio,
-    lookMs: (handMs + fetchMs(c.look, p, on) + drawn(c.scaleRefMs + c.draw.showRefMs) + on.cacheMs) * jumpRatio,
-    cutMs: Math.max(0, c.cutOpenMs + fetchMs(c.cut, p, on) - aheadMs) * on.slowness,
+    lookMs:
+      (handMs + fetchMs(c.look, p, on) + drawn(c.scaleRefMs + c.draw.showRefMs) + on.stallMs + 2 * on.cacheMs) *
+      jumpRatio,
+    cutMs: Math.max(0, c.cutOpenMs + fetchMs(c.cut, p, on) - aheadMs) * jumpRatio,
     openingSec: ((startMs + c.clipCount * perClipMs) * jumpRatio * p.openingFactor) / 1000,
   };
 }

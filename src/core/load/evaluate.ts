@@ -4,6 +4,7 @@ import {
   endlessSec,
   freeCoresOf,
   fullDriveStandMs,
+  fullDriveWait,
   graphicsCallRefMs,
   graphicsShortage,
   handMs,
@@ -241,7 +242,8 @@ export function evaluate(
     const jumpCores = jumpCoresOf(c.coreCount, programCores, c.coreCount * buildRatio);
     const softwareRate = decodeFactor / (speed * Math.min(gain, jumpCores));
     const hardwareRate = isHardware ? hardwareSlowness : -1;
-    const driveStall = 1 + t.systemDrive * (systemDriveSeverities[i] as number);
+    const driveStall =
+      1 + t.systemDrive * (fullDriveWait.least + fullDriveWait.span * (systemDriveSeverities[i] as number));
     const jump = slowness * driveStall;
     const slowFetchMs = fetchMs(c.slowScrub, softwareRate, hardwareRate, driveSlowness);
     const scrubMs = (handMs + fetchMs(c.scrub, softwareRate, hardwareRate, driveSlowness) + movingMs) * jump;
@@ -254,11 +256,12 @@ export function evaluate(
       (handMs +
         fetchMs(c.look, softwareRate, hardwareRate, driveSlowness) +
         (c.scaleRefMs + showRefMs) * perMs +
-        cacheMs) *
+        stallMs +
+        2 * cacheMs) *
       jump;
     const aheadMs = 1 - waitRatio < readyAhead.leastOverlap ? 0 : (readyAhead.frames * 1000) / c.timelineFps;
     out.cutMs[i] =
-      Math.max(0, c.cutOpenMs + fetchMs(c.cut, softwareRate, hardwareRate, driveSlowness) - aheadMs) * slowness;
+      Math.max(0, c.cutOpenMs + fetchMs(c.cut, softwareRate, hardwareRate, driveSlowness) - aheadMs) * jump;
     out.standMs[i] = Math.max(1000 / shownFps, swapStandMs(over), t.systemDrive * fullDriveStandMs);
 
     const perClipMs =

@@ -1,4 +1,4 @@
-import { makeCopies } from './copies';
+import { isHeavyClip, makeCopies } from './copies';
 import type { Rig, RigDrive, RigFaults, RigStream } from './types';
 
 type Level = string | number | null;
@@ -40,18 +40,27 @@ const smallerTimeline = (rig: Rig, heightPx: number): Rig => {
   return withTimeline(rig, { widthPx: rig.timeline.widthPx * ratio, heightPx: rig.timeline.heightPx * ratio });
 };
 
-const bake: Change = (rig) =>
-  withTimeline(
-    mapStreams(rig, (stream) => ({
-      ...stream,
-      codec: 'prores',
-      isDeep: false,
-      keyEveryFrames: 1,
-      megabitsPerFrame: 1.1 * stream.megapixels,
-      canHardware: false,
-    })),
-    { effects: [], layerCount: 1, coveredLayerCount: 0, titleCount: 0 },
-  );
+/** A section rendered into one file: as large and as fast as the timeline, every frame a key frame. */
+const bake: Change = (rig) => {
+  const { widthPx, heightPx, fps } = rig.timeline;
+  const megapixels = (widthPx * heightPx) / 1e6;
+  const baked = {
+    codec: 'prores',
+    isDeep: false,
+    chromaRatio: 1.33,
+    megapixels,
+    heightPx,
+    megabitsPerFrame: 1.1 * megapixels,
+    fps,
+    keyEveryFrames: 1,
+    canHardware: false,
+  };
+  const flat = withTimeline(rig, { effects: [], layerCount: 1, coveredLayerCount: 0, titleCount: 0 });
+  return {
+    ...flat,
+    clips: rig.clips.map((clip) => ({ ...clip, original: { ...clip.original, ...baked }, copy: null })),
+  };
+};
 
 /** What each change of a person's does to the simulated machine and editor; by the names of the fixes. */
 export const practiceChanges: Readonly<Record<string, Change>> = {
@@ -93,7 +102,10 @@ export const practiceChanges: Readonly<Record<string, Change>> = {
     memoryMib: Math.max(1024, rig.memoryMib - rig.graphics.memoryMib),
   }),
   'make-proxies': (rig, level) =>
-    withFaults(makeCopies(rig, numberOf(level, 540)), { areCopiesAttached: true, areCopiesShown: true }),
+    withFaults(
+      makeCopies(rig, numberOf(level, 540), (clip) => isHeavyClip(rig, clip)),
+      { areCopiesAttached: true, areCopiesShown: true },
+    ),
   'attach-proxies': (rig) => withFaults(rig, { areCopiesAttached: true, areCopiesShown: true }),
   'show-proxies': (rig) => withFaults(rig, { areCopiesShown: true }),
   'make-proxies-on-import': same,

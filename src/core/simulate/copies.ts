@@ -1,4 +1,5 @@
-import type { Rig, RigStream } from './types';
+import type { Rig, RigClip, RigStream } from './types';
+import { isHardwareDecoded, softwareWorkMs } from './work';
 
 /** A small copy of a stream: H.264, every frame a key frame. */
 function copyOf(original: RigStream, heightPx: number): RigStream {
@@ -17,11 +18,26 @@ function copyOf(original: RigStream, heightPx: number): RigStream {
   };
 }
 
-/** Small copies of every clip that is larger; whether the preview uses them is another matter. */
-export const makeCopies = (rig: Rig, heightPx: number): Rig => ({
+/** Longer than this a hand on the playhead waits for a picture. */
+const longJumpMs = 250;
+
+/** Whether a clip, on as many layers as there are, is more than this rig keeps up with by itself. */
+export function isHeavyClip(rig: Rig, { original }: RigClip): boolean {
+  const decodeMs = isHardwareDecoded(rig, original)
+    ? (1000 * original.megapixels) / rig.graphics.decodeMegapixelPerSec
+    : softwareWorkMs(original) / rig.coreSpeed / (1 + 0.75 * (Math.min(rig.threadCount, 16) - 1));
+  const readMs = (original.megabitsPerFrame * 1000) / 8 / original.drive.megabytePerSec;
+  const pictures = rig.timeline.layerCount + rig.timeline.coveredLayerCount;
+  const perShown = Math.max(1, original.fps / rig.timeline.fps);
+  const jumpMs = original.drive.seekMs + ((original.keyEveryFrames + 1) / 2) * (decodeMs + readMs);
+  return Math.max(decodeMs, readMs) * perShown * pictures > 1000 / rig.timeline.fps || jumpMs * pictures > longJumpMs;
+}
+
+/** Small copies of the clips that are larger and that `isChosen` picks; whether the preview uses them is another matter. */
+export const makeCopies = (rig: Rig, heightPx: number, isChosen: (clip: RigClip) => boolean = () => true): Rig => ({
   ...rig,
   clips: rig.clips.map((clip) =>
-    clip.original.heightPx > heightPx && clip.original.codec !== 'still'
+    clip.original.heightPx > heightPx && clip.original.codec !== 'still' && isChosen(clip)
       ? { ...clip, copy: copyOf(clip.original, heightPx) }
       : clip,
   ),

@@ -5,10 +5,9 @@ import type { Rig, RigOutcome, RigStream } from './types';
 import {
   drawSpeed,
   drawWorkMs,
-  editorShortage,
   isDrawnOnGraphics,
   isHardwareDecoded,
-  memoryOver,
+  memorySlowness,
   previewMegapixels,
   softwareWorkMs,
   usedStream,
@@ -61,10 +60,7 @@ const noReach: Reach = { readMs: 0, coreMs: 0, hardwareMs: 0 };
 const msOf = ({ readMs, coreMs, hardwareMs }: Reach): number => readMs + coreMs + hardwareMs;
 const reachMs = (...of: Parameters<typeof reach>): number => msOf(reach(...of));
 
-const slowness = (rig: Rig): number =>
-  (1 + 2.5 * Math.min(3, memoryOver(rig))) *
-  (1 + 0.7 * Math.min(3, editorShortage(rig))) *
-  (1 + rig.faults.systemDriveStall);
+const slowness = (rig: Rig): number => memorySlowness(rig) * (1 + rig.faults.systemDriveStall);
 
 /** The clip at a random place of the film: long ones are met more often. */
 function pickClip({ clips }: Rig, random: Random): Rig['clips'][number] {

@@ -3,10 +3,10 @@ import type { Rig, RigClip, RigStream } from './types';
 import {
   drawSpeed,
   drawWorkMs,
-  editorShortage,
   isDrawnOnGraphics,
   isHardwareDecoded,
   memoryOver,
+  memorySlowness,
   softwareWorkMs,
   usedStream,
 } from './work';
@@ -95,7 +95,7 @@ function listWork(rig: Rig, random: Random, count: number, coreSpeed: number): r
   if (!mean || clips.length === 0) throw new Error('listWork: a rig without clips');
   const { timeline, preview, faults } = rig;
   const paging = memoryOver(rig);
-  const slow = (1 + 2.5 * Math.min(paging, 3)) * (1 + 0.7 * Math.min(editorShortage(rig), 3));
+  const slow = memorySlowness(rig);
   const framesPerCut =
     timeline.cutsPerMinute > 0 ? Math.max(2, (60 * timeline.fps) / timeline.cutsPerMinute) : count + 1;
   const speed = drawSpeed(rig, coreSpeed);
@@ -191,6 +191,7 @@ export function play(rig: Rig, random: Random, durationMs: number, isLater = fal
   const queues = designQueues[rig.design];
   const isInTurn = queues.decoded === 1;
   const threadCount = Math.max(1, Math.min(rig.threadCount, 16));
+  const slow = memorySlowness(rig);
   const inTurnGain = threadGain(rig);
   const workOf = (frame: number): FrameWork => frames[frame] as FrameWork;
 
@@ -277,8 +278,10 @@ export function play(rig: Rig, random: Random, durationMs: number, isLater = fal
       waits.push(Math.max(0.05, startMs + nextDraw * frameMs - queues.drawn * frameMs - nowMs));
     const stepMs = Math.max(1e-3, Math.min(...waits));
     nowMs += stepMs;
-    editorCoreMs += stepMs * active * share;
-    usedCoreMs += stepMs * (active * share + Math.min(others, rig.coreCount - active * share));
+    // What swapping adds is waiting for the drive: the editor holds its cores and does not use them.
+    const workedCores = (active * share) / slow;
+    editorCoreMs += stepMs * workedCores;
+    usedCoreMs += stepMs * (workedCores + Math.min(others, rig.coreCount - active * share));
 
     if (head) {
       usedDriveMs += stepMs;

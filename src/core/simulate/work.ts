@@ -114,11 +114,15 @@ export function memoryWantedMib(rig: Rig): number {
 export const memoryOver = (rig: Rig): number => Math.max(0, memoryWantedMib(rig) / rig.memoryMib - 1);
 
 /** How short the editor is kept: its own need over what it may take, less one; 0 where it has enough. */
-export function editorShortage(rig: Rig): number {
+function editorShortage(rig: Rig): number {
   if (rig.editorGivenMib === null) return 0;
   const own = 1300 + 1.4 * (rig.clips.length + rig.unusedClipCount);
   return Math.max(0, (own * rig.quirks.memory) / rig.editorGivenMib - 1);
 }
+
+/** How many times longer everything takes while the system swaps, and while the editor is kept short. */
+export const memorySlowness = (rig: Rig): number =>
+  (1 + 2.5 * Math.min(3, memoryOver(rig))) * (1 + 0.7 * Math.min(3, editorShortage(rig)));
 
 /** Graphics memory that drawing there wants, in MiB. */
 export function graphicsWantedMib(rig: Rig): number {

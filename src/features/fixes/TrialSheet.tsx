@@ -9,7 +9,7 @@ import { fixTitle } from '@/messages/fix-titles';
 import { fixTexts, giveBackSteps } from '@/messages/fixes';
 import { formatFps, formatWait } from '@/messages/format';
 import { scrubFeelTexts } from '@/messages/interview';
-import { describeAdvice } from '@/messages/loop';
+import { describeAdvice, verdictTexts } from '@/messages/loop';
 import { describeCompareFailure } from '@/messages/readings';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
@@ -18,6 +18,7 @@ import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { FixSteps } from '../looks/FixSteps';
 import { TakeReading } from '../readings/TakeReading';
+import { useDiagnosis } from '../shell/diagnosis-context';
 import { useOpenCard } from '../shell/use-open-card';
 import { AttachQuestion } from './AttachQuestion';
 import { ComesFirst } from './ComesFirst';
@@ -74,8 +75,10 @@ function Figures({ trial }: { readonly trial: Trial }) {
   );
 }
 
-function Advice({ advice }: { readonly advice: TrialAdvice }) {
-  const { label, why } = describeAdvice(advice);
+function Advice({ advice, isWeighing }: { readonly advice: TrialAdvice; readonly isWeighing: boolean }) {
+  const { label, why } = isWeighing
+    ? { label: verdictTexts[advice.verdict], why: 'Weighing it against all that is known…' }
+    : describeAdvice(advice);
   return (
     <>
       {advice.failure && <Note>{describeCompareFailure(advice.failure)}</Note>}
@@ -89,8 +92,13 @@ function Advice({ advice }: { readonly advice: TrialAdvice }) {
 /** The trial under way: make the change, measure it, then keep it or undo it. One part is open at a time. */
 export function TrialSheet({ trial }: { readonly trial: Trial }) {
   const { card, run } = useOpenCard();
+  const { diagnosis, status } = useDiagnosis();
   const known = findFix(trial.fix.id);
-  const advice = useMemo(() => adviseTrial(card, trial), [card, trial]);
+  const sketch = (status === 'done' && diagnosis?.sketch) || null;
+  const advice = useMemo(() => adviseTrial(card, trial, sketch), [card, trial, sketch]);
+  const isWeighing = advice?.verdict === 'mixed' && status === 'running';
+  const lookOf = (outcome: TrialAdvice['recommended']) =>
+    advice?.recommended === outcome && !isWeighing ? 'primary' : 'plain';
   const isMade = trial.madeAtMs !== null || trial.afterReadingId !== null;
   const isGiveBack = trial.direction === 'give-back';
   const end = (outcome: 'kept' | 'undone' | 'abandoned') =>
@@ -144,7 +152,7 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
         <h3>3. {isGiveBack ? 'Leave it away or set it again' : 'Keep it or undo it'}</h3>
         {advice ? (
           <>
-            <Advice advice={advice} />
+            <Advice advice={advice} isWeighing={isWeighing} />
             {advice.verdict === 'no-clear-change' && known && !isGiveBack && (
               <Note>
                 <b>Did it really act?</b> {fixTexts[known.id].check}
@@ -156,10 +164,10 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
               </Note>
             )}
             <Row>
-              <Button look={advice.recommended === 'kept' ? 'primary' : 'plain'} onPress={() => end('kept')}>
+              <Button look={lookOf('kept')} onPress={() => end('kept')}>
                 {isGiveBack ? 'Leave it away' : 'Keep it'}
               </Button>
-              <Button look={advice.recommended === 'undone' ? 'primary' : 'plain'} onPress={() => end('undone')}>
+              <Button look={lookOf('undone')} onPress={() => end('undone')}>
                 {isGiveBack ? 'Set it again' : 'Undo it'}
               </Button>
             </Row>
