@@ -217,7 +217,9 @@ test('switches working sets to and fro, with the short list each way, and a set 
   await page.getByRole('link', { name: /^While you work/ }).click();
   await untilConcluded(page);
   const order = page.getByRole('region', { name: 'The order that stays light' });
-  await expect(order).toContainText(/Take clips off .*Trim before you add effects.*Leave effects and colour for the end/);
+  await expect(order).toContainText(
+    /Take clips off .*Trim before you add effects.*Leave effects and colour for the end/,
+  );
   await order.getByText('How').last().click();
   await expect(order.getByText('Leave out takes at once.')).toBeVisible();
   const closely = page.getByRole('article', { name: 'Looking closely' });

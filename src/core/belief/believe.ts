@@ -7,7 +7,7 @@ import { createRandom, type Random, seedOf } from '../numbers/random';
 import type { Complaint } from './complaint';
 import { baseStateOf, complaintsOf, listEvidence, priorFactsOf } from './evidence';
 import { compileGroups, type EvidenceGroup, groupEvidence } from './evidence-groups';
-import { type Hypothesis, listHypotheses } from './hypotheses';
+import { type Hypothesis, listPairs, listSingles } from './hypotheses';
 import { type EvidenceSource, isSameSource, severityName, viewSamples } from './weighing';
 
 /** One hypothesis that is still in question, with equally weighted samples of everything else that is unknown. */
@@ -271,11 +271,15 @@ export function believe(
   const most = Math.max(mostPerPart, Math.round(sampleCount / 8));
   const drawn = drawParameterSamples(most, base.setup.machine);
   const scratch: Scratch = { outcomes: createOutcomes(most), logLikelihoods: new Float64Array(most) };
-  const looked = listHypotheses(base, priorFactsOf(card)).map((hypothesis) => {
+  const lookAt = (hypothesis: Hypothesis) => {
     const groups = compileGroups(hypothesis, evidence);
-    const particles = new Particles(hypothesis, groups, firstLookCount, drawn, scratch);
-    return { hypothesis, groups, logWeight: Math.log(hypothesis.prior) + particles.logMean(1) };
-  });
+    const logLikelihood = new Particles(hypothesis, groups, firstLookCount, drawn, scratch).logMean(1);
+    return { hypothesis, groups, logLikelihood, logWeight: Math.log(hypothesis.odds) + logLikelihood };
+  };
+  const facts = priorFactsOf(card);
+  const singles = listSingles(base, facts).map(lookAt);
+  const explained = singles.map(({ logLikelihood }) => logLikelihood);
+  const looked = [...singles, ...listPairs(base, facts, explained).map(lookAt)];
   const firstWeights = normalise(looked.map(({ logWeight }) => logWeight));
   const ordered = looked
     .map((look, i) => ({ ...look, weight: firstWeights[i] as number }))
@@ -293,7 +297,7 @@ export function believe(
     const particles = new Particles(hypothesis, groups, count, drawn, scratch);
     const random = createRandom(seed + seedOf(hypothesis.key));
     const logEvidence = temper(particles, random);
-    return { hypothesis, count, samples: particles.samples, logWeight: Math.log(hypothesis.prior) + logEvidence };
+    return { hypothesis, count, samples: particles.samples, logWeight: Math.log(hypothesis.odds) + logEvidence };
   });
   const weights = normalise(parts.map(({ logWeight }) => weightPower * logWeight));
   return {

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
 import { isOpenEnd, type PriorFacts } from '../causes';
-import { listHypotheses } from './hypotheses';
+import type { SetupState } from '../load/types';
+import { listPairs, listSingles } from './hypotheses';
 
 const known = fc.constantFrom('yes' as const, 'no' as const, 'unknown' as const);
 const facts: fc.Arbitrary<PriorFacts> = fc.record({
@@ -16,24 +17,27 @@ const facts: fc.Arbitrary<PriorFacts> = fc.record({
   isMemoryStated: fc.boolean(),
 });
 
-describe('listHypotheses', () => {
-  it('gives each set of faults once, with odds that add up to one', () => {
-    fc.assert(
-      fc.property(arbitraryState, facts, (state, said) => {
-        const hypotheses = listHypotheses(state, said);
-        expect(new Set(hypotheses.map(({ key }) => key)).size).toBe(hypotheses.length);
-        expect(hypotheses.reduce((sum, { prior }) => sum + prior, 0)).toBeCloseTo(1, 9);
-        expect(hypotheses.every(({ prior }) => prior > 0)).toBe(true);
-      }),
-      propertyRuns,
-    );
-  });
+/** All that is weighed where nothing that is known speaks for any fault. */
+const listAll = (state: SetupState, said: PriorFacts) => {
+  const singles = listSingles(state, said);
+  return [
+    ...singles,
+    ...listPairs(
+      state,
+      said,
+      singles.map(() => 0),
+    ),
+  ];
+};
 
-  it('supposes nothing at first, and never two faults of one cause', () => {
+describe('hypotheses', () => {
+  it('hold each set of faults once, none at first, and never two faults of one cause', () => {
     fc.assert(
       fc.property(arbitraryState, facts, (state, said) => {
-        const hypotheses = listHypotheses(state, said);
-        expect(hypotheses[0]).toMatchObject({ key: 'none', causeIds: [], state });
+        const hypotheses = listAll(state, said);
+        expect(new Set(hypotheses.map(({ key }) => key)).size).toBe(hypotheses.length);
+        expect(hypotheses.every(({ odds }) => odds > 0)).toBe(true);
+        expect(hypotheses[0]).toMatchObject({ key: 'none', causeIds: [], odds: 1, state });
         expect(hypotheses.every(({ causeIds }) => new Set(causeIds).size === causeIds.length)).toBe(true);
         expect(Math.max(...hypotheses.map(({ causeIds }) => causeIds.length))).toBe(2);
       }),
@@ -41,20 +45,38 @@ describe('listHypotheses', () => {
     );
   });
 
-  it('leaves room for what nothing here explains, and takes two faults for rarer than either', () => {
+  it('leave room for what nothing here explains, and take two faults for rarer than either', () => {
     fc.assert(
       fc.property(arbitraryState, facts, (state, said) => {
-        const hypotheses = listHypotheses(state, said);
+        const hypotheses = listAll(state, said);
         expect(hypotheses.some(({ causeIds }) => causeIds.some(isOpenEnd))).toBe(true);
-        const single = new Map(hypotheses.filter(({ causeIds }) => causeIds.length === 1).map((h) => [h.key, h.prior]));
-        const none = hypotheses[0]?.prior ?? 0;
+        const single = new Map(hypotheses.filter(({ causeIds }) => causeIds.length === 1).map((h) => [h.key, h.odds]));
         const isRarer = hypotheses
           .filter(({ causeIds }) => causeIds.length === 2)
-          .every(({ key, prior }) => {
-            const [a = 0, b = 0] = key.split('+').map((one) => (single.get(one) ?? 0) / none);
-            return prior / none <= 0.5 * a * b * (1 + 1e-9);
+          .every(({ key, odds }) => {
+            const [a = 0, b = 0] = key.split('+').map((one) => single.get(one) ?? 0);
+            return odds <= 0.5 * a * b * (1 + 1e-9);
           });
         expect(isRarer).toBe(true);
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('pair the fault that explains most with every other, however rare it is', () => {
+    fc.assert(
+      fc.property(arbitraryState, facts, fc.nat(), (state, said, pick) => {
+        const singles = listSingles(state, said);
+        const at = 1 + (pick % (singles.length - 1));
+        const explaining = singles[at];
+        const pairs = listPairs(
+          state,
+          said,
+          singles.map((_, i) => (i === at ? 50 : 0)),
+        );
+        const others = singles.filter(({ causeIds: [id] }) => id !== undefined && id !== explaining?.causeIds[0]);
+        const held = pairs.filter(({ key }) => key.split('+').includes(explaining?.key ?? ''));
+        expect(held.length).toBe(others.length);
       }),
       propertyRuns,
     );

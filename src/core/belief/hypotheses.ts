@@ -6,8 +6,8 @@ export interface Hypothesis {
   /** The same for the same faults, whatever the order of the catalogue. */
   readonly key: string;
   readonly causeIds: readonly CauseId[];
-  /** Prior weight; those of all hypotheses add up to 1. */
-  readonly prior: number;
+  /** How likely it is against no fault at all, before any reading. */
+  readonly odds: number;
   /** The base set-up with the faults in it. */
   readonly state: SetupState;
 }
@@ -20,7 +20,7 @@ interface Candidate {
 
 /** Two faults at once are rarer than chance would have them: people come with one thing. Weighed on seeds 1 to 300. */
 const pairRatio = 0.5;
-/** At most this many pairs are weighed, the likeliest ones. */
+/** At most this many pairs are weighed. */
 const mostPairs = 80;
 
 const listCandidates = (base: SetupState, facts: PriorFacts): readonly Candidate[] =>
@@ -38,21 +38,37 @@ function toHypothesis(base: SetupState, faults: readonly Candidate[]): Hypothesi
         .sort()
         .join('+') || 'none',
     causeIds: faults.map(({ causeId }) => causeId),
-    prior: faults.reduce((product, { odds }) => product * odds, faults.length > 1 ? pairRatio : 1),
+    odds: faults.reduce((product, { odds }) => product * odds, faults.length > 1 ? pairRatio : 1),
     state: faults.reduce((state, { fault }) => fault.suppose(state), base),
   };
 }
 
-/** No fault, each single one, and the likeliest pairs of different causes. */
-export function listHypotheses(base: SetupState, facts: PriorFacts): readonly Hypothesis[] {
+/** No fault at all, and after it each single one. */
+export const listSingles = (base: SetupState, facts: PriorFacts): readonly Hypothesis[] =>
+  [[], ...listCandidates(base, facts).map((candidate) => [candidate])].map((faults) => toHypothesis(base, faults));
+
+/**
+ * Pairs of different causes, those that are likeliest by their odds and by what is known: of two faults at once one mostly
+ * explains more than none does.
+ *
+ * @param logLikelihoods of what is known under each of `listSingles`, in its order
+ */
+export function listPairs(
+  base: SetupState,
+  facts: PriorFacts,
+  logLikelihoods: readonly number[],
+): readonly Hypothesis[] {
   const candidates = listCandidates(base, facts);
+  const explains = (at: number): number => logLikelihoods[at + 1] ?? Number.NEGATIVE_INFINITY;
   const pairs = candidates.flatMap((first, i) =>
-    candidates.slice(i + 1).flatMap((second) => (second.causeId === first.causeId ? [] : [[first, second] as const])),
+    candidates.slice(i + 1).flatMap((second, k) => {
+      if (second.causeId === first.causeId) return [];
+      const worth = Math.log(first.odds * second.odds) + Math.max(explains(i), explains(i + 1 + k));
+      return [{ faults: [first, second], worth }];
+    }),
   );
-  const likeliest = [...pairs].sort((a, b) => b[0].odds * b[1].odds - a[0].odds * a[1].odds).slice(0, mostPairs);
-  const all = [[], ...candidates.map((candidate) => [candidate]), ...likeliest].map((faults) =>
-    toHypothesis(base, faults),
-  );
-  const total = all.reduce((sum, { prior }) => sum + prior, 0);
-  return all.map((hypothesis) => ({ ...hypothesis, prior: hypothesis.prior / total }));
+  return [...pairs]
+    .sort((a, b) => b.worth - a.worth)
+    .slice(0, mostPairs)
+    .map(({ faults }) => toHypothesis(base, faults));
 }

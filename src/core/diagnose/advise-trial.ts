@@ -47,8 +47,16 @@ export interface TrialAdvice {
   readonly failure: CompareFailure | null;
 }
 
-/** Typed figures repeat to about this share: two readings of one thing by one person differ by less than typed ones do from the truth. */
-const leastTypedRatio = 1.1;
+/**
+ * Rates that were read off or felt count from this ratio on. One person's readings of one thing differ by less than typed ones do
+ * from the truth, and by more than a meter's.
+ */
+const leastTypedRatio = 1.15;
+/**
+ * Jumps from this: few are taken, and each lands anywhere between two key frames, so that the middle of twenty differs by
+ * a fifth from the next twenty (`jumpSpread` in belief).
+ */
+const leastJumpRatio = 1.4;
 /** Times that were stopped by hand, and stutters that were counted, repeat less well. Assumption. */
 const leastTimedRatio = 1.2;
 
@@ -154,7 +162,7 @@ export function adviseTrial(card: JobCard, trial: Trial, belief: Belief | null):
   const verdict = verdictOf([
     sign,
     hasRates ? null : rankDifference(playOrder, before.playFeel, after.playFeel),
-    compareFigures(before.scrubMs, after.scrubMs, leastTimedRatio, false) ??
+    compareFigures(before.scrubMs, after.scrubMs, leastJumpRatio, false) ??
       rankDifference(worstFirst, before.scrubFeel, after.scrubFeel),
     compareFigures(before.openingSec, after.openingSec, leastTimedRatio, false),
     compareFigures(before.waitSec, after.waitSec, leastTimedRatio, false),

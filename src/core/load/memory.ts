@@ -22,7 +22,7 @@ export const editorWantsMib = (setup: Setup, mix: ClipMix): number =>
 
 /**
  * Memory that the system, the editor and the other programs want together, in MiB. An editor that was given memory
- * ends up taking nearly all of it, and no more.
+ * ends up taking nearly all of it, and no more; one that computes first keeps its pictures beside that.
  */
 export function memoryNeededMib(setup: Setup, mix: ClipMix): number {
   const { memoryGivenMib } = setup.editor;
@@ -31,12 +31,15 @@ export function memoryNeededMib(setup: Setup, mix: ClipMix): number {
     memoryGivenMib === null
       ? wants
       : Math.max(Math.min(wants, memoryGivenMib), memoryGivenMib * memoryCosts.takenRatio);
-  return memoryCosts.system + takes + setup.programs.reduce((sum, program) => sum + program.memoryMib, 0);
+  const computed = setup.editor.playsBy === 'computing-first' ? previewMemoryMibOf(setup) : 0;
+  const programs = setup.programs.reduce((sum, program) => sum + program.memoryMib, 0);
+  return memoryCosts.system + takes + computed + programs;
 }
 
 /** Memory for computed pictures in an editor that computes first; a quarter of all where nobody said. Assumption. */
-export const previewMemoryMibOf = (setup: Setup): number =>
-  setup.editor.previewMemoryMib ?? setup.machine.memoryMib / 4;
+export function previewMemoryMibOf({ editor, machine }: Setup): number {
+  return editor.previewMemoryMib ?? machine.memoryMib / 4;
+}
 
 /** Graphics memory that drawing wants there, in MiB: some pictures of each layer, title and effect. Assumption. */
 export function graphicsNeededMib(setup: Setup): number {
