@@ -208,6 +208,22 @@ test('tries any set on paper, takes it as a plan, and follows that', async ({ pa
   await expect(page.getByRole('region', { name: 'Your plan' })).toBeHidden();
 });
 
+test('weighs a fix that makes one thing better and another worse by all that is known', async ({ page }) => {
+  test.setTimeout(90_000);
+  await page.goto('/card/demo-effects-bound/fixes');
+  await makeChange(page, 'Bypass the effects while cutting');
+  await page.getByRole('textbox', { name: 'Shown, frames a second' }).fill('14');
+  await page
+    .getByRole('radiogroup', { name: 'Scrubbing felt' })
+    .getByText(/^Jumpy/)
+    .click();
+  await page.getByRole('button', { name: 'Store the second reading' }).click();
+  await expect(trial(page)).toContainText('Better and worse');
+  // No jump takes longer without effects: one of the two readings is off.
+  await expect(trial(page)).toContainText('By all that is known of this card it brings more than it takes.', concluded);
+  await expect(trial(page).getByRole('button', { name: 'Keep it' })).toHaveAttribute('data-look', 'primary');
+});
+
 test('switches working sets to and fro, with the short list each way, and a set of one’s own', async ({ page }) => {
   test.setTimeout(90_000);
   await page.goto('/card/demo-effects-bound/fixes');

@@ -2,7 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fixTexts } from '@/messages/fixes';
 import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
-import { applyFixes, estimateProxyWork, findFix, fixCatalogue, fixIds, parseLevelOf, rankFixes } from '.';
+import {
+  applyFixes,
+  clipsForProxies,
+  estimateProxyWork,
+  findFix,
+  fixCatalogue,
+  fixIds,
+  parseLevelOf,
+  rankFixes,
+} from '.';
 
 const complaint = { isPlaying: true, isScrubbing: true };
 
@@ -114,6 +123,21 @@ describe('estimateProxyWork', () => {
         const [small, large] = [estimateProxyWork(state, 360), estimateProxyWork(state, 361)];
         if (small.clipCount === large.clipCount) expect(large.gigabytes).toBeGreaterThanOrEqual(small.gigabytes);
         expect(Number.isFinite(small.minutes)).toBe(true);
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('never leaves out a clip because more of them lie over each other', () => {
+    fc.assert(
+      fc.property(arbitraryState, fc.integer({ min: 1, max: 4 }), (state, more) => {
+        const { timeline } = state.setup;
+        const stacked = {
+          ...state,
+          setup: { ...state.setup, timeline: { ...timeline, videoLayerCount: timeline.videoLayerCount + more } },
+        };
+        const [few, many] = [clipsForProxies(state, 360), clipsForProxies(stacked, 360)];
+        for (const clip of few) expect(many).toContain(clip);
       }),
       propertyRuns,
     );

@@ -96,4 +96,34 @@ describe('applyChanges', () => {
         for (const figure of figuresOf(measureRig(applyChanges(rig, [{ id, level: null }]), 2)))
           expect(Number.isFinite(figure) && figure >= 0, id).toBe(true);
   });
+
+  it('makes small copies of what is too much for the machine, and of nothing else', () => {
+    for (const rig of rigs) {
+      const slow = { ...rig, coreSpeed: 0.05, isDecodingOnGraphics: false };
+      const quick = { ...rig, coreSpeed: 500, isDecodingOnGraphics: false };
+      const copiesOn = (machine: Rig) =>
+        applyChanges(machine, [{ id: 'make-proxies', level: 360 }]).clips.map(({ copy }) => copy?.heightPx ?? null);
+      expect(copiesOn(slow)).toEqual(rig.clips.map(() => 360));
+      expect(copiesOn(quick)).toEqual(rig.clips.map(() => null));
+    }
+  });
+
+  it('bakes a section at the size and the rate of the timeline', () => {
+    for (const rig of rigs) {
+      const { clips, timeline } = applyChanges(rig, [{ id: 'bake-section', level: null }]);
+      for (const { original, copy } of clips) {
+        expect(copy).toBeNull();
+        expect([original.heightPx, original.fps]).toEqual([timeline.heightPx, timeline.fps]);
+      }
+      expect([timeline.effects.length, timeline.layerCount, timeline.titleCount]).toEqual([0, 1, 0]);
+    }
+  });
+
+  it('keeps cores idle while the system swaps', () => {
+    const [rig] = rigs;
+    if (!rig) throw new Error('no rig');
+    const roomy = { ...rig, memoryMib: 262_144 };
+    const short = { ...rig, memoryMib: 1024 };
+    expect(measureRig(short, 1).editorCores).toBeLessThan(measureRig(roomy, 1).editorCores);
+  });
 });
