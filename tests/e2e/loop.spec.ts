@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { mediaPath } from './media';
 import { openCards } from './screens';
-import { makeChange, untilConcluded } from './trials';
+import { makeChange, unfold, untilConcluded } from './trials';
 
 const concluded = { timeout: 30_000 };
 
@@ -212,6 +212,7 @@ test('weighs a fix that makes one thing better and another worse by all that is 
   test.setTimeout(90_000);
   await page.goto('/card/demo-effects-bound/fixes');
   await makeChange(page, 'Bypass the effects while cutting');
+  await unfold(page);
   await page.getByRole('textbox', { name: 'Shown, frames a second' }).fill('14');
   await page
     .getByRole('radiogroup', { name: 'Scrubbing felt' })
@@ -236,7 +237,7 @@ test('switches working sets to and fro, with the short list each way, and a set 
   await expect(order).toContainText(
     /Take clips off .*Trim before you add effects.*Leave effects and colour for the end/,
   );
-  await order.getByText('How').last().click();
+  await order.getByText('How', { exact: true }).last().click();
   await expect(order.getByText('Leave out takes at once.')).toBeVisible();
   const closely = page.getByRole('article', { name: 'Looking closely' });
   await expect(closely.getByRole('list', { name: 'To Looking closely' })).toContainText(

@@ -1,6 +1,6 @@
-import { drawnLayerCount } from '../load/compile';
 import { threadGainRatio } from '../load/conditions';
 import { softwareDecodeMs } from '../load/decode-costs';
+import { drawnLayerCount } from '../load/preview-picture';
 import { proxyStreamOf } from '../load/proxy-stream';
 import type { PictureStream, SetupClip, SetupState } from '../load/types';
 import { usableScrubMs } from '../load/usable';
@@ -38,7 +38,7 @@ function isOverBudget({ setup }: SetupState, clip: SetupClip): boolean {
   const budgetMs = 1000 / setup.targetFps;
   const perShown = Math.max(1, original.frameRateFps / setup.timeline.frameRateFps);
   const jumpMs = original.drive.latencyMs + ((original.meanKeyFrameDistanceFrames + 1) / 2) * (frameMs + readMs);
-  const layerCount = drawnLayerCount(setup);
+  const layerCount = drawnLayerCount(setup.timeline);
   const [mostBudgetMs, mostJumpMs] = [budgetMs / layerCount, usableScrubMs / layerCount];
   return frameMs * perShown > mostBudgetMs || readMs * perShown > mostBudgetMs || jumpMs > mostJumpMs;
 }
@@ -54,7 +54,7 @@ function overBudgetClips(state: SetupState): readonly SetupClip[] {
     preview.hardwareDecode,
     targetFps,
     timeline.frameRateFps,
-    drawnLayerCount(state.setup),
+    drawnLayerCount(timeline),
   ].join();
   const ofClips = overBudgetOf.get(clips) ?? new Map<string, readonly SetupClip[]>();
   overBudgetOf.set(clips, ofClips);

@@ -6,7 +6,7 @@ import { leastGraphicsMemoryMib } from './conditions';
 import { drawingHabitIds, drawingHabits } from './drawing-habits';
 import { blendCost, effectMs, showCost } from './effect-costs';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from './memory';
-import { previewMegapixels } from './preview-picture';
+import { drawnLayerCount, previewMegapixels } from './preview-picture';
 import type { PlayingMoment, Setup, SetupState, TroubleId } from './types';
 
 /** Drawing one picture after decoding and scaling, on the reference core. */
@@ -91,10 +91,6 @@ const habitRatioOf = (setup: Setup, stage: 'scale' | 'show'): number => {
   return ratio;
 };
 
-/** Moving pictures that are drawn at once. */
-export const drawnLayerCount = (setup: Setup): number =>
-  setup.timeline.videoLayerCount + setup.timeline.coveredLayerCount;
-
 /** Drawing after decoding, all of it on the preview picture, but for editors that compute effects larger. */
 function drawingCosts(
   setup: Setup,
@@ -114,7 +110,7 @@ function drawingCosts(
   const layerRefMs = preview.isPrerendered
     ? 0
     : (blendCost.fixedMs + blendCost.msPerMegapixel * shownMegapixels) * depth;
-  const blended = (preview.isBlending ? drawnLayerCount(setup) - 1 : 0) + timeline.titleCount;
+  const blended = (preview.isBlending ? drawnLayerCount(timeline) - 1 : 0) + timeline.titleCount;
   return {
     effectsRefMs: effectsPerMegapixel * previewEffectMegapixels,
     effectsAtClipRefMs: effectsPerMegapixel * clipEffectMegapixels,
@@ -145,7 +141,7 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
   const mix = mixClips(state);
   const main = moment === 'usual' ? mix.usual : mix.heaviest;
   const mainCount = (moment === 'transition' ? 2 : 1) * (preview.isPrerendered ? prerenderedShare : 1);
-  const otherCount = preview.isPrerendered ? 0 : drawnLayerCount(setup) - 1;
+  const otherCount = preview.isPrerendered ? 0 : drawnLayerCount(timeline) - 1;
   // A panel shows the clip at the playhead.
   const panelCount = hidden.isPanelReadingOriginals ? 1 : 0;
   const panelCost = moment === 'usual' ? mix.original : mix.heavyOriginal;
@@ -166,7 +162,7 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
     qualityRatio: Math.min(preview.qualityRatio, preview.movingQualityRatio),
     isPrerendered: false,
   };
-  const layerCount = drawnLayerCount(setup);
+  const layerCount = drawnLayerCount(timeline);
   const draw = drawingCosts(setup, preview, hidden.effectsAt, main.megapixels);
   return {
     playing: addWork([

@@ -11,3 +11,7 @@ export function previewMegapixels(timeline: SetupTimeline, preview: SetupPreview
   const ratio = previewHeightPx(timeline, preview) / timeline.heightPx;
   return (timeline.widthPx * timeline.heightPx * ratio * ratio) / 1e6;
 }
+
+/** Moving pictures that are drawn at once. */
+export const drawnLayerCount = ({ videoLayerCount, coveredLayerCount }: SetupTimeline): number =>
+  videoLayerCount + coveredLayerCount;
