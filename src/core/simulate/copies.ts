@@ -1,5 +1,5 @@
 import type { Rig, RigClip, RigStream } from './types';
-import { isHardwareDecoded, softwareWorkMs } from './work';
+import { holdUpsOf } from './work';
 
 /** A small copy of a stream: H.264, every frame a key frame. */
 function copyOf(original: RigStream, heightPx: number): RigStream {
@@ -23,10 +23,7 @@ const longJumpMs = 250;
 
 /** Whether a clip, on as many layers as there are, is more than this rig keeps up with by itself. */
 export function isHeavyClip(rig: Rig, { original }: RigClip): boolean {
-  const decodeMs = isHardwareDecoded(rig, original)
-    ? (1000 * original.megapixels) / rig.graphics.decodeMegapixelPerSec
-    : softwareWorkMs(original) / rig.coreSpeed / (1 + 0.75 * (Math.min(rig.threadCount, 16) - 1));
-  const readMs = (original.megabitsPerFrame * 1000) / 8 / original.drive.megabytePerSec;
+  const { readMs, decodeMs } = holdUpsOf(rig, original);
   const pictures = rig.timeline.layerCount + rig.timeline.coveredLayerCount;
   const perShown = Math.max(1, original.fps / rig.timeline.fps);
   const jumpMs = original.drive.seekMs + ((original.keyEveryFrames + 1) / 2) * (decodeMs + readMs);

@@ -3,11 +3,13 @@ import type { Rig, RigClip, RigStream } from './types';
 import {
   drawSpeed,
   drawWorkMs,
+  holdUpsOf,
   isDrawnOnGraphics,
   isHardwareDecoded,
   memoryOver,
   memorySlowness,
   softwareWorkMs,
+  threadGain,
   usedStream,
 } from './work';
 
@@ -43,21 +45,14 @@ const designQueues = {
 export const coreSpeedNow = (rig: Rig, isLater: boolean): number =>
   (rig.coreSpeed * rig.faults.powerShare * (isLater ? rig.faults.heatShare : 1)) / rig.faults.staleness;
 
-/** How many times faster than one thread the threads together decode a run of frames. */
-const threadGain = (rig: Rig): number => 1 + 0.75 * (Math.max(1, Math.min(rig.threadCount, 16)) - 1);
-
-/** What holds a stream up on this rig: reading it or decoding it, whichever takes longer. */
-function holdUpMs(rig: Rig, stream: RigStream): number {
-  const decodeMs = isHardwareDecoded(rig, stream)
-    ? (1000 * stream.megapixels) / rig.graphics.decodeMegapixelPerSec
-    : softwareWorkMs(stream) / rig.coreSpeed / threadGain(rig);
-  return Math.max(decodeMs, (stream.megabitsPerFrame * 1000) / 8 / stream.drive.megabytePerSec);
-}
-
 /** The quarter of the film that lags most: people press play where it does. */
 function heavyClips(rig: Rig): readonly RigClip[] {
   const total = rig.clips.reduce((sum, clip) => sum + clip.seconds, 0);
-  const byHoldUp = [...rig.clips].sort((a, b) => holdUpMs(rig, usedStream(rig, b)) - holdUpMs(rig, usedStream(rig, a)));
+  const holdUpMs = (clip: RigClip): number => {
+    const { readMs, decodeMs } = holdUpsOf(rig, usedStream(rig, clip));
+    return Math.max(readMs, decodeMs);
+  };
+  const byHoldUp = [...rig.clips].sort((a, b) => holdUpMs(b) - holdUpMs(a));
   let left = total / 4;
   return byHoldUp.filter((clip) => {
     const isTaken = left > 0;

@@ -56,6 +56,17 @@ const habitWork = {
 export const isHardwareDecoded = (rig: Rig, stream: RigStream): boolean =>
   rig.isDecodingOnGraphics && stream.canHardware && rig.graphics.decodeMegapixelPerSec > 0;
 
+/** How many times faster than one thread the threads together decode a run of frames. */
+export const threadGain = (rig: Rig): number => 1 + 0.75 * (Math.max(1, Math.min(rig.threadCount, 16)) - 1);
+
+/** What a picture of a stream takes on a sound rig: reading it, and decoding it. */
+export function holdUpsOf(rig: Rig, stream: RigStream): { readonly readMs: number; readonly decodeMs: number } {
+  const decodeMs = isHardwareDecoded(rig, stream)
+    ? (1000 * stream.megapixels) / rig.graphics.decodeMegapixelPerSec
+    : softwareWorkMs(stream) / rig.coreSpeed / threadGain(rig);
+  return { readMs: (stream.megabitsPerFrame * 1000) / 8 / stream.drive.megabytePerSec, decodeMs };
+}
+
 /** The stream that the preview takes a clip from. */
 export const usedStream = (rig: Rig, clip: Rig['clips'][number]): RigStream =>
   clip.copy && rig.faults.areCopiesAttached && rig.faults.areCopiesShown ? clip.copy : clip.original;

@@ -1,0 +1,123 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { loadDemoCards } from '@/demo/load-demo-cards';
+import { applyAll } from '../../../tests/stand-ins/commands';
+import { begin, close, end, quarter, read } from '../../../tests/stand-ins/trials';
+import { believe } from '../belief';
+import { type JobCard, openTrial, type Reading, type Trial } from '../card';
+import { adviseTrial } from '.';
+
+let cards: readonly JobCard[] = [];
+beforeAll(async () => {
+  cards = await loadDemoCards();
+});
+const cardAt = (index: number): JobCard => {
+  const card = cards[index];
+  if (!card) throw new Error(`no demo card ${index}`);
+  return card;
+};
+
+describe('adviseTrial', () => {
+  const advise = (
+    before: Partial<Omit<Reading, 'id' | 'fixes'>>,
+    after: Partial<Omit<Reading, 'id' | 'fixes'>>,
+    direction: Trial['direction'] = 'make',
+  ) => {
+    const kept = applyAll(
+      { ...cardAt(1), readings: [] },
+      read('0', { shownFps: 1 }),
+      begin('k', quarter),
+      read('k1', { shownFps: 2 }),
+      end('k', 'kept'),
+    );
+    const base = direction === 'make' ? { ...cardAt(1), readings: [] } : kept;
+    const fix = direction === 'make' ? close : quarter;
+    const card = applyAll(base, read('b', before), begin('t', fix, direction), read('a', after));
+    const trial = openTrial(card);
+    return trial && adviseTrial(card, trial, null);
+  };
+
+  it('keeps a sixth more, undoes a loss, and undoes what brought nothing clear', () => {
+    expect(advise({ shownFps: 10 }, { shownFps: 11.7 })).toMatchObject({ verdict: 'better', recommended: 'kept' });
+    for (const shownFps of [9, 10.5, 11])
+      expect(advise({ shownFps: 10 }, { shownFps })).toMatchObject({
+        verdict: 'no-clear-change',
+        recommended: 'undone',
+      });
+    expect(advise({ shownFps: 10 }, { shownFps: 8.5 })).toMatchObject({ verdict: 'worse', recommended: 'undone' });
+    // Of a few jumps, each to another place, the middle differs by a fifth anyhow.
+    expect(advise({ scrubMs: 400 }, { scrubMs: 500 })?.verdict).toBe('no-clear-change');
+    expect(advise({ scrubMs: 400 }, { scrubMs: 600 })?.verdict).toBe('worse');
+    expect(advise({ shownFps: 0 }, { shownFps: 12 })).toMatchObject({ recommended: 'kept' });
+  });
+
+  it('undoes what made one respect worse while nothing is known beside the two readings', () => {
+    expect(advise({ shownFps: 10, scrubFeel: 'fine' }, { shownFps: 20, scrubFeel: 'jumpy' })).toMatchObject({
+      verdict: 'mixed',
+      recommended: 'undone',
+      reason: 'mixed',
+    });
+    expect(advise({ shownFps: 10, openingSec: 20 }, { shownFps: 20, openingSec: 40 })?.recommended).toBe('undone');
+    expect(advise({ shownFps: 10, openingSec: 20 }, { shownFps: 10, openingSec: 40 })?.verdict).toBe('worse');
+    expect(advise({ scrubFeel: 'unusable' }, { scrubFeel: 'jumpy' })?.recommended).toBe('kept');
+  });
+
+  it('weighs what is better and worse by all that is known, whatever the two readings say', () => {
+    const adviseKnowing = (fix: { readonly id: string; readonly level: string | number | null }) => {
+      const card = applyAll(
+        cardAt(0),
+        read('b', { shownFps: 11, scrubFeel: 'jumpy' }),
+        begin('t', fix),
+        read('a', { shownFps: 22, scrubFeel: 'unusable' }),
+      );
+      const trial = openTrial(card);
+      return trial && adviseTrial(card, trial, believe(card, { sampleCount: 800 }));
+    };
+    expect(adviseKnowing({ id: 'make-proxies', level: 540 })).toMatchObject({
+      verdict: 'mixed',
+      recommended: 'kept',
+      reason: 'better-on-the-whole',
+    });
+    // Nothing that decodes the footage is touched by it: one of the two readings is off.
+    expect(adviseKnowing({ id: 'lower-working-depth', level: null })).toMatchObject({
+      verdict: 'mixed',
+      recommended: 'undone',
+    });
+  });
+
+  it('goes by how it felt and by stutters where there is no figure, and by the person’s own word last', () => {
+    expect(advise({ playFeel: 'stumbles' }, { playFeel: 'smooth' })?.verdict).toBe('better');
+    const tapped = (stutterCount: number) => ({
+      how: 'tapped' as const,
+      tapped: { lengthMs: 20_000, stutterCount, freezesMs: [], isTyped: false },
+    });
+    expect(advise(tapped(12), tapped(3))?.verdict).toBe('better');
+    expect(advise({ shownFps: 10, isGoodEnough: 'no' }, { shownFps: 10, isGoodEnough: 'yes' })).toMatchObject({
+      recommended: 'kept',
+      reason: 'usable-now',
+    });
+  });
+
+  it('leaves away what is not missed, and sets again what is', () => {
+    expect(advise({ shownFps: 24 }, { shownFps: 24.2 }, 'give-back')).toMatchObject({
+      recommended: 'kept',
+      reason: 'not-missed',
+    });
+    expect(advise({ shownFps: 24 }, { shownFps: 14 }, 'give-back')).toMatchObject({
+      recommended: 'undone',
+      reason: 'missed',
+    });
+    expect(advise({ shownFps: 24 }, { shownFps: 23 }, 'give-back')).toMatchObject({ reason: 'missed' });
+  });
+
+  it('keeps a step of a chosen plan that shows nothing yet, as long as others are to follow', () => {
+    const planned = applyAll(
+      { ...cardAt(1), readings: [] },
+      { type: 'choosePlan', input: { fixes: [close, quarter] } },
+      read('b', { shownFps: 10 }),
+      begin('t', close),
+      read('a', { shownFps: 10 }),
+    );
+    const trial = openTrial(planned);
+    expect(trial && adviseTrial(planned, trial, null)).toMatchObject({ recommended: 'kept', reason: 'part-of-plan' });
+  });
+});
