@@ -19,6 +19,9 @@ async function findViolations(page: Page): Promise<readonly string[]> {
 const setTheme = (page: Page, theme: 'day' | 'night', baseURL = '') =>
   page.context().addCookies([{ name: 'oil-can-theme', value: theme, url: baseURL }]);
 
+// Axe reads the colours of one instant: in the middle of a fade they are nobody's choice.
+test.use({ contextOptions: { reducedMotion: 'reduce' } });
+
 for (const theme of ['day', 'night'] as const) {
   test(`has nothing that axe objects to on any screen by ${theme}`, async ({ page, baseURL }) => {
     test.setTimeout(240_000);
