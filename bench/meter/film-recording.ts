@@ -8,6 +8,10 @@ export type Filming = 'standing' | 'held';
 /** What a phone films, in its own pixels; the window's pixels are of the size that the scaling below gives them. */
 const filmedSize = { widthPx: 960, heightPx: 540 } as const;
 const pixelsPerWindowPx = 1.35;
+/** Nobody holds a phone quite level, nor sets one down so; in radians. */
+const tilt = 0.02;
+/** What lies around the window: the screen's edge, in grey levels. */
+const edgeLevel = 14;
 
 /** The plan in the pixels of what is filmed; the part but for the phone's tilt of about a degree. */
 export function filmedPlan(plan: RecordingPlan): RecordingPlan {
@@ -26,17 +30,42 @@ export function filmedPlan(plan: RecordingPlan): RecordingPlan {
   };
 }
 
-/** A held phone is drawn twice as large as needed, so that it moves by half pixels. */
-const enlargements: Readonly<Record<Filming, number>> = { standing: 1, held: 2 };
-const shakePx = (filming: Filming, slow: number, quick: number, phase: number): string =>
-  filming === 'standing'
-    ? '0'
-    : `(${enlargements[filming]}*(4*sin(${slow}*t+${phase})+2*sin(${quick}*t+1)+0.6*sin(21*t+${phase})))`;
+/** Where a phone is, against where it would stand: in filmed pixels, radians, and how much nearer. */
+interface Pose {
+  readonly xPx: number;
+  readonly yPx: number;
+  readonly turn: number;
+  readonly nearness: number;
+}
+
+const stillPose: Pose = { xPx: 0, yPx: 0, turn: 0, nearness: 0 };
+/**
+ * A hand sways by one part in a hundred of the picture about once in three seconds, more quickly by less, and trembles at eight
+ * times a second; it turns by a quarter of a degree, and comes nearer by half a hundredth. Assumption.
+ */
+const heldPose = (sec: number, phase: number): Pose => ({
+  xPx: 6 * Math.sin(2.1 * sec + phase) + 2.5 * Math.sin(5.3 * sec + 1) + 0.4 * Math.sin(50 * sec + phase),
+  yPx: 5 * Math.sin(1.7 * sec + 2 * phase) + 2 * Math.sin(6.1 * sec + 2) + 0.4 * Math.sin(47 * sec + 1),
+  turn: 0.004 * Math.sin(1.3 * sec + phase) + 0.001 * Math.sin(7 * sec),
+  nearness: 0.005 * Math.sin(0.9 * sec + phase),
+});
+
+/** A frame of the window at a place between its pixels; beyond it, the screen's edge. */
+function levelAt(frame: Uint8Array, widthPx: number, heightPx: number, x: number, y: number): number {
+  const [left, top] = [Math.floor(x), Math.floor(y)];
+  if (left < 0 || top < 0 || left >= widthPx - 1 || top >= heightPx - 1) return edgeLevel;
+  const at = top * widthPx + left;
+  const [fx, fy] = [x - left, y - top];
+  const upper = (frame[at] as number) + ((frame[at + 1] as number) - (frame[at] as number)) * fx;
+  const lower =
+    (frame[at + widthPx] as number) + ((frame[at + widthPx + 1] as number) - (frame[at + widthPx] as number)) * fx;
+  return upper + (lower - upper) * fy;
+}
 
 /**
  * Draws a planned recording as a phone films it from the screen: each of its frames is lit for a part of its time, and
- * what the screen shows changes while it is lit, later in each line below; with its lens, its noise and its encoding.
- * Rejects where ffmpeg fails.
+ * what the screen shows changes while it is lit, later in each line below, and so does where a held phone is; with its
+ * noise and its encoding. Rejects where ffmpeg fails.
  */
 export async function filmRecording(plan: RecordingPlan, path: string, filming: Filming): Promise<void> {
   const { widthPx, heightPx, recordedFps, seed } = plan;
@@ -44,32 +73,11 @@ export async function filmRecording(plan: RecordingPlan, path: string, filming: 
   /** Shares of a frame's time: for how long each line is lit, and how much later the last one is than the first. */
   const litRatio = random.between(0.3, 1);
   const rollRatio = random.between(0.2, 0.6);
-  const { widthPx: filmedWidthPx, heightPx: filmedHeightPx } = filmedSize;
-  const enlarge = enlargements[filming];
-  const [x, y] = [shakePx(filming, 2.1, 5.3, seed % 6), shakePx(filming, 1.7, 6.1, seed % 5)];
-  const filters = [
-    `scale=${Math.round(enlarge * pixelsPerWindowPx * widthPx)}:-2`,
-    'rotate=0.02:fillcolor=black',
-    'pad=iw+400:ih+400:200:200:black',
-    `crop=${enlarge * filmedWidthPx}:${enlarge * filmedHeightPx}:(iw-ow)/2+${x}:(ih-oh)/2+${y}`,
-    `scale=${filmedWidthPx}:${filmedHeightPx}`,
-    'gblur=0.7',
-    `noise=alls=${random.whole(6, 16)}:allf=t`,
-  ];
-  const raw = [
-    '-f',
-    'rawvideo',
-    '-pix_fmt',
-    'gray',
-    '-s',
-    `${widthPx}x${heightPx}`,
-    '-r',
-    String(recordedFps),
-    '-i',
-    '-',
-  ];
+  const size = `${filmedSize.widthPx}x${filmedSize.heightPx}`;
+  const raw = ['-f', 'rawvideo', '-pix_fmt', 'gray', '-s', size, '-r', String(recordedFps), '-i', '-'];
+  const lens = ['-vf', `gblur=0.7,noise=alls=${random.whole(6, 16)}:allf=t`];
   const encoding = ['-pix_fmt', 'yuv420p', '-c:v', 'libx264', '-preset', 'veryfast', '-b:v', '8M', '-bf', '0'];
-  const child = spawn('ffmpeg', ['-v', 'error', '-y', ...raw, '-vf', filters.join(','), ...encoding, path], {
+  const child = spawn('ffmpeg', ['-v', 'error', '-y', ...raw, ...lens, ...encoding, path], {
     stdio: ['pipe', 'inherit', 'inherit'],
   });
   const isDone = new Promise<void>((resolve, reject) => {
@@ -77,20 +85,31 @@ export async function filmRecording(plan: RecordingPlan, path: string, filming: 
   });
   const isNew = new Set(plan.newAtFrames);
   const before = new Uint8Array(widthPx * heightPx);
-  const lit = new Uint8Array(widthPx * heightPx);
   let index = 0;
   await drawRecording(plan, (frame) => {
     // A picture comes at some moment of the frame's time; lines that were lit before it still show the one before.
     const comesAt = random.between(0, 1);
-    for (let line = 0; line < heightPx; line++) {
-      const litFrom = 1 - litRatio + (rollRatio * line) / heightPx - rollRatio;
+    const filmed = new Uint8Array(filmedSize.widthPx * filmedSize.heightPx);
+    for (let line = 0; line < filmedSize.heightPx; line++) {
+      const rolled = (rollRatio * line) / filmedSize.heightPx;
+      const litFrom = 1 - litRatio + rolled - rollRatio;
       const oldRatio = isNew.has(index) ? Math.max(0, Math.min(1, (comesAt - litFrom) / litRatio)) : 0;
-      for (let at = line * widthPx; at < (line + 1) * widthPx; at++)
-        lit[at] = oldRatio * (before[at] as number) + (1 - oldRatio) * (frame[at] as number);
+      const pose = filming === 'held' ? heldPose((index + rolled) / recordedFps, seed % 6) : stillPose;
+      const perPx = 1 / (pixelsPerWindowPx * (1 + pose.nearness));
+      const [right, down] = [Math.cos(tilt + pose.turn) * perPx, -Math.sin(tilt + pose.turn) * perPx];
+      const fromCentreY = line - filmedSize.heightPx / 2 + pose.yPx;
+      for (let column = 0; column < filmedSize.widthPx; column++) {
+        const fromCentreX = column - filmedSize.widthPx / 2 + pose.xPx;
+        const x = widthPx / 2 + fromCentreX * right - fromCentreY * down;
+        const y = heightPx / 2 + fromCentreX * down + fromCentreY * right;
+        const now = levelAt(frame, widthPx, heightPx, x, y);
+        filmed[line * filmedSize.widthPx + column] =
+          oldRatio === 0 ? now : now + (levelAt(before, widthPx, heightPx, x, y) - now) * oldRatio;
+      }
     }
     before.set(frame);
     index++;
-    return new Promise((resolve) => child.stdin.write(lit.slice(), () => resolve()));
+    return new Promise((resolve) => child.stdin.write(filmed, () => resolve()));
   });
   child.stdin.end();
   await isDone;

@@ -31,3 +31,21 @@ export function comesInPairs(newAt: readonly number[]): boolean {
   const apart = begins.slice(1).map((at, k) => at - (begins[k] as number));
   return pairCount >= paired.leastRatio * begins.length && medianOf(apart) >= paired.leastFrames;
 }
+
+/**
+ * In a freeze nothing but the camera's noise changes, and that is even: a frame in it that changes this many times as much
+ * as the middle one was a dark or faint picture more likely. Freezes of so many frames at least say something.
+ */
+const unevenFreeze = { factor: 1.5, leastFrames: 6 } as const;
+
+/** Whether the longest freeze may hold pictures that were too faint to tell; of a filmed screen's new pictures and all changes. */
+export function isLongestFreezeUneven(newAt: readonly number[], changes: ArrayLike<number>): boolean {
+  let [from, to] = [0, 0];
+  for (const [k, at] of newAt.entries()) {
+    const before = newAt[k - 1] ?? at;
+    if (at - before > to - from) [from, to] = [before, at];
+  }
+  // The frame after a picture may be the rest of it.
+  const within = Array.from({ length: Math.max(0, to - from - 2) }, (_, i) => changes[from + 2 + i] as number);
+  return within.length >= unevenFreeze.leastFrames && Math.max(...within) > unevenFreeze.factor * medianOf(within);
+}

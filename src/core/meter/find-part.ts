@@ -1,4 +1,5 @@
 import { percentileOfSorted } from '../numbers/percentile';
+import { type Box, filmedEdge, grownToEdges, type Levels, sharpEdge } from './picture-edges';
 import { createGreyScaler, type GreyScaler } from './scale-grey';
 import type { GreyPicture, PictureRegion } from './types';
 
@@ -38,25 +39,12 @@ const leastLineRatio = 0.15;
 const shape = { leastAspect: 0.4, mostAspect: 4, leastAreaRatio: 0.04 } as const;
 /** Edges are looked for in pictures so far apart: in one alone, a picture that has faded has none against a dark window. */
 const edgesMs = 250;
-/** An edge is where this share of a side's pixels step by so many grey levels. */
-const edge = { ratio: 0.55, levels: 9 } as const;
-/** An edge this far off a side that runs along this share of the whole window is a panel's, and not the picture's. */
-const panelEdge = { leastBlocks: 2, ratio: 0.8 } as const;
-
-/** In pixels of the picture whose edges are looked for. */
-interface Box {
-  readonly left: number;
-  readonly top: number;
-  readonly right: number;
-  readonly bottom: number;
-}
-
-/** A grey picture as it was averaged. */
-interface Levels {
-  readonly widthPx: number;
-  readonly heightPx: number;
-  readonly levels: Float32Array;
-}
+/**
+ * A filmed screen's frames never lie quite over each other: what a block's levels rise by from one pixel to the next, times
+ * this, is no movement. Blocks of the picture then lie scattered, and so do a few others, so that the picture is where they
+ * are dense.
+ */
+const filmed = { loosenessPx: 0.15, leastDensity: 0.2 } as const;
 
 /** How far each block changed in each pair of frames, for all blocks; beside these it keeps one small picture every quarter of a second. */
 export class PartFinder {
@@ -80,6 +68,7 @@ export class PartFinder {
   constructor(
     private readonly widthPx: number,
     private readonly heightPx: number,
+    private readonly isFilmed = false,
   ) {
     const window = { xPx: 0, yPx: 0, widthPx, heightPx };
     this.fine = createGreyScaler(window, mostWidthPx, mostHeightPx);
@@ -145,18 +134,39 @@ export class PartFinder {
   }
 
   private findOver(limit: number): PictureRegion | null {
+    const limits = this.limitsFrom(limit);
     return (
-      this.findIn(flagsOver(limit, this.changes), 1) ?? this.findIn(flagsOver(limit, this.slowChanges), leastSlowPairs)
+      this.findIn(flagsOver(limits, this.changes), 1) ??
+      this.findIn(flagsOver(limits, this.slowChanges), leastSlowPairs)
     );
+  }
+
+  /** What each block has to change by: the least, and in a filmed screen more where it is steep. */
+  private limitsFrom(least: number): Float32Array {
+    const { now, columnCount, rowCount } = this;
+    const limits = new Float32Array(columnCount * rowCount).fill(least);
+    if (!this.isFilmed) return limits;
+    const { widthPx: stride, heightPx } = this.coarse;
+    const levelAt = (x: number, y: number): number =>
+      now[Math.max(0, Math.min(heightPx - 1, y)) * stride + Math.max(0, Math.min(stride - 1, x))] as number;
+    return limits.map((limit, block) => {
+      const left = (block % columnCount) * blockPx;
+      const top = Math.floor(block / columnCount) * blockPx;
+      let rise = 0;
+      for (let y = top; y < top + blockPx; y++)
+        for (let x = left; x < left + blockPx; x++)
+          rise += Math.hypot(levelAt(x + 1, y) - levelAt(x - 1, y), levelAt(x, y + 1) - levelAt(x, y - 1)) / 2;
+      return Math.max(limit, (filmed.loosenessPx * rise) / (blockPx * blockPx));
+    });
   }
 
   private findIn(changed: readonly Uint8Array[], leastPairs: number): PictureRegion | null {
     const belongs = this.listBelonging(changed, leastPairs);
-    const box = belongs && this.largestGroup(belongs);
+    const box = belongs && (this.isFilmed ? this.densestBox(belongs) : this.largestGroup(belongs));
     if (!box) return null;
     const [first, ...others] = this.edges;
     if (!first) return null;
-    const grown = grownToEdges(box, [first, ...others]);
+    const grown = grownToEdges(box, [first, ...others], this.isFilmed ? filmedEdge : sharpEdge, blockEdgePx);
     const { ratio } = this;
     const xPx = Math.round(grown.left * ratio);
     const yPx = Math.round(grown.top * ratio);
@@ -191,6 +201,31 @@ export class PartFinder {
       const lift = (together[i] as number) / togetherCount - (aloneCount > 2 ? (alone[i] as number) / aloneCount : 0);
       return lift >= leastLift ? 1 : 0;
     });
+  }
+
+  /** The box that holds the most blocks over the least density; in scaled pixels. O(rows² · columns). */
+  private densestBox(belongs: Uint8Array): Box | null {
+    const { columnCount, rowCount } = this;
+    let most = leastMovingRatio * belongs.length;
+    let densest: Box | null = null;
+    for (let top = 0; top < rowCount; top++) {
+      const surplus = new Float32Array(columnCount);
+      for (let bottom = top; bottom < rowCount; bottom++) {
+        for (let column = 0; column < columnCount; column++)
+          surplus[column] =
+            (surplus[column] as number) + (belongs[bottom * columnCount + column] as number) - filmed.leastDensity;
+        const run = richestRun(surplus);
+        if (run.sum <= most) continue;
+        most = run.sum;
+        densest = {
+          left: run.from * blockEdgePx,
+          top: top * blockEdgePx,
+          right: run.to * blockEdgePx,
+          bottom: (bottom + 1) * blockEdgePx,
+        };
+      }
+    }
+    return densest;
   }
 
   /** The box around the largest group of blocks that hang together, gaps of two blocks included; in scaled pixels. */
@@ -229,17 +264,33 @@ export class PartFinder {
   }
 }
 
+/** The neighbours whose sum is largest, the last left out, and that sum. */
+function richestRun(values: Float32Array): { readonly from: number; readonly to: number; readonly sum: number } {
+  let best = { from: 0, to: 0, sum: 0 };
+  let from = 0;
+  let sum = 0;
+  for (let k = 0; k < values.length; k++) {
+    if (sum <= 0) {
+      from = k;
+      sum = 0;
+    }
+    sum += values[k] as number;
+    if (sum > best.sum) best = { from, to: k + 1, sum };
+  }
+  return best;
+}
+
 /** What half of the blocks change by at most in half of the pairs, in grey levels. */
 function noiseOf(changes: readonly Float32Array[]): number {
   const usual = Float64Array.from(changes, (blocks) => percentileOfSorted(blocks.slice().sort(), 0.5)).sort();
   return usual.length === 0 ? 0 : percentileOfSorted(usual, 0.5);
 }
 
-/** Which blocks changed by more than so many grey levels in each pair of frames. */
-const flagsOver = (limit: number, changes: readonly Float32Array[]): readonly Uint8Array[] =>
+/** Which blocks changed by more than their limits, in grey levels, in each pair of frames. */
+const flagsOver = (limits: Float32Array, changes: readonly Float32Array[]): readonly Uint8Array[] =>
   changes.map((blocks) => {
     const flags = new Uint8Array(blocks.length);
-    for (let i = 0; i < flags.length; i++) if ((blocks[i] as number) > limit) flags[i] = 1;
+    for (let i = 0; i < flags.length; i++) if ((blocks[i] as number) > (limits[i] as number)) flags[i] = 1;
     return flags;
   });
 
@@ -253,65 +304,4 @@ function trimmed(lines: readonly number[]): readonly [number, number] {
   const usual = percentileOfSorted(Float64Array.from(counts.values()).sort(), 0.9);
   const full = [...counts].filter(([, count]) => count >= leastLineRatio * usual).map(([line]) => line);
   return [Math.min(...full), Math.max(...full) + 1];
-}
-
-/** The largest share of a line's pixels, from one place up to another, that step by an edge's levels in any picture. */
-function stepsAlong(
-  pictures: readonly Levels[],
-  from: number,
-  to: number,
-  stepAt: (picture: Levels, at: number) => number,
-) {
-  let most = 0;
-  for (const picture of pictures) {
-    let count = 0;
-    for (let at = from; at < to; at++) if (Math.abs(stepAt(picture, at)) > edge.levels) count++;
-    most = Math.max(most, count);
-  }
-  return most / Math.max(1, to - from);
-}
-
-/** Moves each side outward to the picture's edge, where one runs along it: much of a picture may not move at all. */
-function grownToEdges(box: Box, pictures: readonly [Levels, ...Levels[]]): Box {
-  const [{ widthPx, heightPx }] = pictures;
-  const stepsAcross = (x: number, { top, bottom }: Box): number =>
-    stepsAlong(
-      pictures,
-      top,
-      bottom,
-      ({ levels }, y) => (levels[y * widthPx + x] as number) - (levels[y * widthPx + x - 1] as number),
-    );
-  const stepsDown = (y: number, { left, right }: Box): number =>
-    stepsAlong(
-      pictures,
-      left,
-      right,
-      ({ levels }, x) => (levels[y * widthPx + x] as number) - (levels[(y - 1) * widthPx + x] as number),
-    );
-  const window: Box = { left: 0, top: 0, right: widthPx, bottom: heightPx };
-  /** The first edge from a side outward, a block inside of it included; the side itself where there is none. */
-  const firstEdge = (side: number, candidates: readonly number[], box: Box, stepsAt: typeof stepsAcross): number => {
-    const found = candidates.findIndex((at) => stepsAt(at, box) > edge.ratio);
-    const [at, next] = [candidates[found], candidates[found + 1]];
-    if (at === undefined) return side;
-    if (Math.abs(at - side) > panelEdge.leastBlocks * blockEdgePx && stepsAt(at, window) > panelEdge.ratio) return side;
-    // An edge that scaling has spread over two lines is where it is strongest.
-    return next !== undefined && stepsAt(next, box) > stepsAt(at, box) ? next : at;
-  };
-  const upTo = (from: number, to: number): number[] =>
-    Array.from({ length: Math.max(0, to - from) }, (_, i) => from + i);
-  const downTo = (to: number): number[] => upTo(1, to).reverse();
-  let grown = box;
-  // Twice: an edge that is found lets the sides beside it be looked at along their whole length.
-  for (let round = 0; round < 2; round++) {
-    const { left, top, right, bottom } = grown;
-    const now = grown;
-    grown = {
-      left: firstEdge(left, downTo(left + blockEdgePx), now, stepsAcross),
-      right: firstEdge(right, upTo(right - blockEdgePx, widthPx), now, stepsAcross),
-      top: firstEdge(top, downTo(top + blockEdgePx), now, stepsDown),
-      bottom: firstEdge(bottom, upTo(bottom - blockEdgePx, heightPx), now, stepsDown),
-    };
-  }
-  return grown;
 }

@@ -2,6 +2,7 @@ import { fail, type Result } from '../result';
 import { ChangeMeasure } from './change-measure';
 import { findingMs, PartFinder } from './find-part';
 import { halveGrey } from './halve-grey';
+import { Steadier } from './steady';
 import { type SummaryOptions, summariseChanges } from './summarise';
 import type { GreyPicture, MeterFailure, MeterResult, PictureRegion } from './types';
 
@@ -16,7 +17,10 @@ export interface MeterReading {
   readonly result: Result<MeterResult, MeterFailure>;
 }
 
-/** While the part is looked for, windows are halved until they are of this size at most: three seconds of them fit into memory. */
+/**
+ * While the part is looked for, windows are halved until they are of this size at most: three seconds of them fit into
+ * memory. What was filmed stays so: a camera's pixels are many, and each of them is moved back.
+ */
 const keptWidthPx = 960;
 const keptHeightPx = 540;
 
@@ -35,6 +39,13 @@ function shrunk(window: GreyPicture): { readonly small: GreyPicture; readonly ra
   return { small, ratio };
 }
 
+const reduced = ({ xPx, yPx, widthPx, heightPx }: PictureRegion, ratio: number): PictureRegion => ({
+  xPx: Math.floor(xPx / ratio),
+  yPx: Math.floor(yPx / ratio),
+  widthPx: Math.max(1, Math.floor(widthPx / ratio)),
+  heightPx: Math.max(1, Math.floor(heightPx / ratio)),
+});
+
 const enlarged = ({ xPx, yPx, widthPx, heightPx }: PictureRegion, ratio: number): PictureRegion => ({
   xPx: xPx * ratio,
   yPx: yPx * ratio,
@@ -48,34 +59,47 @@ const enlarged = ({ xPx, yPx, widthPx, heightPx }: PictureRegion, ratio: number)
  */
 export class Meter {
   private measure: ChangeMeasure | null = null;
-  /** In pixels of the recording, like all regions outside of the part's finder. */
+  /** In pixels of what is measured, like all regions outside of the part's finder. */
   private region: PictureRegion | null = null;
   private ratio = 1;
+  private readonly steadier: Steadier | null;
+  /** How many of the recording's pixels lie along one of what is measured. */
+  private filmedRatio = 1;
   private finder: PartFinder | null = null;
   private waiting: GreyPicture[] = [];
   private isFound = true;
   private readonly changes: number[] = [];
   private readonly timesMs: number[] = [];
 
-  constructor(private readonly options: MeterOptions = {}) {}
+  constructor(private readonly options: MeterOptions = {}) {
+    this.steadier = options.isFilmed ? new Steadier() : null;
+  }
 
   /** Takes one frame, of the same size each; its pixels may be written over afterwards. Times rise. */
-  add(picture: GreyPicture, atMs: number): void {
+  add(recorded: GreyPicture, atMs: number): void {
     this.timesMs.push(atMs);
+    const picture = this.steadier ? this.steady(recorded, this.steadier) : recorded;
     const { region } = this.options;
     if (!this.measure && region) {
-      this.region = region === 'whole' ? wholeOf(picture) : region;
+      this.region = region === 'whole' ? wholeOf(picture) : reduced(region, this.filmedRatio);
       this.measure = new ChangeMeasure(this.region);
     }
     if (this.measure) this.changes.push(this.measure.next(picture));
     else this.look(picture, atMs);
   }
 
+  /** A filmed frame, small and where the camera would have seen it had it stood still. */
+  private steady(recorded: GreyPicture, steadier: Steadier): GreyPicture {
+    const { small, ratio } = shrunk(recorded);
+    this.filmedRatio = ratio;
+    return steadier.next(small, this.measure ? this.region : null);
+  }
+
   /** Keeps a frame, and looks for the part once there are enough of them. */
   private look(picture: GreyPicture, atMs: number): void {
     const { small, ratio } = shrunk(picture);
     this.ratio = ratio;
-    this.finder ??= new PartFinder(small.widthPx, small.heightPx);
+    this.finder ??= new PartFinder(small.widthPx, small.heightPx, this.steadier !== null);
     this.finder.add(small, atMs);
     this.waiting.push(ratio === 1 ? { ...small, pixels: small.pixels.slice() } : small);
     if (atMs - (this.timesMs[0] as number) < findingMs) return;
@@ -115,6 +139,6 @@ export class Meter {
     });
     if (!this.isFound && result.ok)
       return { region: null, result: fail({ code: 'not-enough-movement', strongestChange: 0 }) };
-    return { region: this.region, result };
+    return { region: this.region && enlarged(this.region, this.filmedRatio), result };
   }
 }

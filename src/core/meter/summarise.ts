@@ -1,6 +1,12 @@
 import { percentileOfSorted } from '../numbers/percentile';
 import { fail, type Result, succeed } from '../result';
-import { comesInPairs, filmedTellableRatio, mostFilmedChangedRatio, withoutBlends } from './filmed';
+import {
+  comesInPairs,
+  filmedTellableRatio,
+  isLongestFreezeUneven,
+  mostFilmedChangedRatio,
+  withoutBlends,
+} from './filmed';
 import { countFreezes, rateBetweenFreezes } from './freezes';
 import { type NewPictures, tellNewInExact, tellNewPictures } from './tell-new';
 import type { Confidence, ConfidenceReason, MeterFailure, MeterResult } from './types';
@@ -97,9 +103,10 @@ function judge(
 function judgeFilmed(
   { contrast, isFreezeDoubtful, newAt }: NewPictures,
   isAtLeast: boolean,
+  isFreezeUneven: boolean,
 ): { readonly confidence: Confidence; readonly reason: ConfidenceReason } {
   if (newAt.length < limits.fewPictures) return { confidence: 'low', reason: 'few-pictures' };
-  const isClear = contrast >= limits.contrast && !isFreezeDoubtful && !isAtLeast;
+  const isClear = contrast >= limits.contrast && !isFreezeDoubtful && !isFreezeUneven && !isAtLeast;
   return { confidence: isClear ? 'medium' : 'low', reason: 'filmed' };
 }
 
@@ -163,7 +170,7 @@ export function summariseChanges(
     ...settlingOf(newMs, seconds),
     deadlineMs,
     ...(isFilmed
-      ? judgeFilmed(told, isAtLeast)
+      ? judgeFilmed(told, isAtLeast, isLongestFreezeUneven(newAt, changes))
       : judge(told, isExact, {
           isNearMost: isReordered ? nearRatio > reorderedRatio : isAtLeast,
           isOftenAsShared: isExact && !isWhole && betweenFps > tellableRatio * seenFps,
