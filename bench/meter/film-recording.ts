@@ -52,14 +52,15 @@ const heldPose = (sec: number, phase: number): Pose => ({
 
 /** A frame of the window at a place between its pixels; beyond it, the screen's edge. */
 function levelAt(frame: Uint8Array, widthPx: number, heightPx: number, x: number, y: number): number {
-  const [left, top] = [Math.floor(x), Math.floor(y)];
+  const left = Math.floor(x);
+  const top = Math.floor(y);
   if (left < 0 || top < 0 || left >= widthPx - 1 || top >= heightPx - 1) return edgeLevel;
   const at = top * widthPx + left;
-  const [fx, fy] = [x - left, y - top];
+  const fx = x - left;
   const upper = (frame[at] as number) + ((frame[at + 1] as number) - (frame[at] as number)) * fx;
   const lower =
     (frame[at + widthPx] as number) + ((frame[at + widthPx + 1] as number) - (frame[at + widthPx] as number)) * fx;
-  return upper + (lower - upper) * fy;
+  return upper + (lower - upper) * (y - top);
 }
 
 /**

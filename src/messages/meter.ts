@@ -17,7 +17,7 @@ export function describeMeterFailure(failure: MeterFailure | RecordingFailure | 
     case 'not-enough-movement':
       return 'Not enough movement to tell a new picture from the old one. Play a moving part, with the preview in full view, for 15 seconds or more.';
     case 'filmed-unclear':
-      return 'Nearly every filmed frame differs from the one before, so that new pictures cannot be told from the camera’s noise. Film at 60 or 120 frames a second, with the phone on something firm, the preview filling its picture and the room not dark.';
+      return 'New pictures cannot be told from the camera’s noise, or from how the hand moved. Film at 60 or 120 frames a second, with the preview and a rim of the window around it in sight, the phone on something firm and the room not dark.';
     case 'too-short':
       return `Only ${formatWait(failure.durationMs)} are measured; it takes at least ${formatDuration(failure.leastMs)}. Choose a longer span, or record 15 seconds.`;
     case 'recording-not-video':
@@ -71,7 +71,7 @@ export const confidenceReasonTexts: Readonly<Record<ConfidenceReason, string>> =
   filmed:
     'It was filmed: a picture that comes while a frame is lit lies over the one before, so the rate is about right, and no more than a third of the filmed rate can be told.',
   'looks-filmed':
-    'New pictures come in pairs, as where a camera films the screen. If one did, tick “Filmed with a phone or camera” and measure again.',
+    'New pictures come in pairs, or all of the window differs from frame to frame, as where a camera films the screen. If one did, tick “Filmed with a phone or camera” and measure again.',
   'unclear-changes': 'Some pictures changed so little that they could be repeats.',
 };
 

@@ -85,11 +85,11 @@ test('doubts a screen that a phone has filmed, and measures it once that is said
   const seen = plan.newAtFrames.filter((frame) => frame > 0);
   const trueFps = ((seen.length - 1) * plan.recordedFps) / ((seen.at(-1) ?? 0) - (seen[0] ?? 0));
   const path = join(folder, 'filmed.mp4');
-  await filmRecording(plan, path, 'standing');
+  await filmRecording(plan, path, 'held');
   await page.goto('/card/demo-decode-bound/meter');
   await choose(page, path);
   const shown = page.getByRole('region', { name: 'What it showed' });
-  await expect(shown).toContainText('New pictures come in pairs', measured);
+  await expect(shown).toContainText('as where a camera films the screen', measured);
   await expect(shown).toContainText('Oil Can is not sure');
   await page.getByRole('checkbox', { name: 'Filmed with a phone or camera' }).press('Space');
   await page.getByRole('button', { name: 'Measure again' }).click();

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { summariseChanges } from '.';
-import { comesInPairs, withoutBlends } from './filmed';
+import { comesInPairs, isLongestFreezeUneven, withoutBlends } from './filmed';
 
 /** Twelve seconds at 60 frames a second: pictures every so many frames, each of which shows in so many frames in a row. */
 const filmed = (every: number, inARow: number, noise: number) => {
@@ -41,6 +41,39 @@ describe('comesInPairs', () => {
   });
 });
 
+describe('isLongestFreezeUneven', () => {
+  /** A picture every four frames, and a freeze of twenty in the middle. */
+  const newAt = [4, 8, 12, 32, 36, 40];
+  const changesWith = (inFreeze: (frame: number) => number) =>
+    Array.from({ length: 44 }, (_, i) => (newAt.includes(i) ? 9 : i > 12 && i < 32 ? inFreeze(i) : 1));
+
+  it('doubts a freeze in which something changed more than the camera’s noise does', () => {
+    expect(
+      isLongestFreezeUneven(
+        newAt,
+        changesWith((frame) => 1 + (frame % 3) / 10),
+      ),
+    ).toBe(false);
+    expect(
+      isLongestFreezeUneven(
+        newAt,
+        changesWith((frame) => (frame % 4 === 0 ? 2 : 1)),
+      ),
+    ).toBe(true);
+  });
+
+  it('takes the frame after a picture for the rest of it, and says nothing of short ones', () => {
+    expect(
+      isLongestFreezeUneven(
+        newAt,
+        changesWith((frame) => (frame === 13 ? 5 : 1)),
+      ),
+    ).toBe(false);
+    expect(isLongestFreezeUneven([4, 8, 12], [1, 1, 1, 1, 9, 1, 1, 3, 9, 1, 1, 3, 9])).toBe(false);
+    expect(isLongestFreezeUneven([], [1, 2, 3])).toBe(false);
+  });
+});
+
 describe('a filmed screen', () => {
   it('shows its own rate where it is said to be filmed, and is doubted where it is not', () => {
     const told = summarised(6, 2, 0.6, true);
@@ -54,6 +87,16 @@ describe('a filmed screen', () => {
 
   it('is at least what is told above a third of the filmed rate', () => {
     expect(summarised(2, 1, 0.6, true)).toMatchObject({ ok: true, value: { isAtLeast: true, confidence: 'low' } });
+  });
+
+  it('is doubted where nothing of the window is ever still, whatever its pictures come in', () => {
+    const { changes, timesMs } = filmed(6, 1, 0.6);
+    const options = { ceilingFps: 60 } as const;
+    expect(summariseChanges(changes, timesMs, { ...options, isNeverStill: true })).toMatchObject({
+      ok: true,
+      value: { confidence: 'low', reason: 'looks-filmed' },
+    });
+    expect(summariseChanges(changes, timesMs, options)).toMatchObject({ ok: true, value: { confidence: 'high' } });
   });
 
   it('gives no number where every frame differs', () => {

@@ -138,8 +138,9 @@ describe('PartFinder', () => {
         fc.integer({ min: 1, max: 700 }),
         fc.integer({ min: 1, max: 90 }),
         frames,
-        (widthPx, heightPx, levels) => {
-          const finder = new PartFinder(widthPx, heightPx);
+        fc.boolean(),
+        (widthPx, heightPx, levels, isFilmed) => {
+          const finder = new PartFinder(widthPx, heightPx, isFilmed);
           const pictures = levels.map((level, k) => ({
             widthPx,
             heightPx,
@@ -156,5 +157,21 @@ describe('PartFinder', () => {
       ),
       propertyRuns,
     );
+  });
+
+  it('knows a window in which nothing is ever still, as where a camera has filmed it', () => {
+    const noiseOver = (strength: number): PartFinder => {
+      const random = createRandom(8);
+      const finder = new PartFinder(window.widthPx, window.heightPx);
+      for (let frame = 0; frame < 30; frame++) {
+        const pixels = Uint8Array.from({ length: window.widthPx * window.heightPx }, () =>
+          Math.round(90 + random.between(-strength, strength)),
+        );
+        finder.add({ ...window, pixels }, (frame * 1000) / recordedFps);
+      }
+      return finder;
+    };
+    expect(noiseOver(10).isNeverStill).toBe(true);
+    expect(noiseOver(0).isNeverStill).toBe(false);
   });
 });

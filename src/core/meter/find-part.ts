@@ -18,6 +18,8 @@ const blockEdgePx = blockPx * coarseRatio;
  * blocks do in half of the pairs: of a screen that a camera has filmed, all is noise. More than the most is movement.
  */
 const changed = { leastLevels: 1.2, noiseFactor: 3, mostLevels: 4 } as const;
+/** Half of a recorded window changes by nothing at all, of 24 filmed ones by 0.16 levels or more. */
+const leastCameraNoise = 0.08;
 /** Blocks that change this much oftener when many do than when few do belong to the picture. */
 const leastLift = 0.25;
 /** So many pairs of frames, or this share, may change more than any picture does: a recorder writes all anew. */
@@ -125,10 +127,18 @@ export class PartFinder {
     return changes;
   }
 
+  /**
+   * Whether half of the window differs from frame to frame even in the quietest tenth: of a recorded window nothing does,
+   * unless the picture fills it and plays nearly as often as it is recorded; of a filmed one, all is a camera's noise.
+   */
+  get isNeverStill(): boolean {
+    return noiseOf(this.changes, 0.1) > leastCameraNoise;
+  }
+
   /** The part of the window whose blocks change together, or null where nothing does. */
   find(): PictureRegion | null {
     const { leastLevels, noiseFactor, mostLevels } = changed;
-    const noisy = Math.min(mostLevels, Math.max(leastLevels, noiseFactor * noiseOf(this.changes)));
+    const noisy = Math.min(mostLevels, Math.max(leastLevels, noiseFactor * noiseOf(this.changes, 0.5)));
     // What all of a window does is no noise where the picture fills it.
     return this.findOver(noisy) ?? (noisy > leastLevels ? this.findOver(leastLevels) : null);
   }
@@ -280,10 +290,10 @@ function richestRun(values: Float32Array): { readonly from: number; readonly to:
   return best;
 }
 
-/** What half of the blocks change by at most in half of the pairs, in grey levels. */
-function noiseOf(changes: readonly Float32Array[]): number {
+/** What half of the blocks change by at most in so many of the pairs, those that change least first; in grey levels. */
+function noiseOf(changes: readonly Float32Array[], pairRatio: number): number {
   const usual = Float64Array.from(changes, (blocks) => percentileOfSorted(blocks.slice().sort(), 0.5)).sort();
-  return usual.length === 0 ? 0 : percentileOfSorted(usual, 0.5);
+  return usual.length === 0 ? 0 : percentileOfSorted(usual, pairRatio);
 }
 
 /** Which blocks changed by more than their limits, in grey levels, in each pair of frames. */

@@ -6,7 +6,7 @@ import { Steadier } from './steady';
 import { type SummaryOptions, summariseChanges } from './summarise';
 import type { GreyPicture, MeterFailure, MeterResult, PictureRegion } from './types';
 
-export interface MeterOptions extends SummaryOptions {
+export interface MeterOptions extends Omit<SummaryOptions, 'isNeverStill'> {
   /** Where the picture plays, 'whole' for all of what is recorded; without it, the part is looked for. */
   readonly region?: PictureRegion | 'whole';
 }
@@ -68,6 +68,7 @@ export class Meter {
   private finder: PartFinder | null = null;
   private waiting: GreyPicture[] = [];
   private isFound = true;
+  private isNeverStill = false;
   private readonly changes: number[] = [];
   private readonly timesMs: number[] = [];
 
@@ -117,6 +118,7 @@ export class Meter {
     if (!first) return;
     const found = this.finder?.find() ?? null;
     this.isFound = found !== null;
+    this.isNeverStill = this.finder?.isNeverStill ?? false;
     const region = found ?? wholeOf(first);
     this.region = enlarged(region, this.ratio);
     this.measure = new ChangeMeasure(region);
@@ -135,6 +137,7 @@ export class Meter {
     if (!this.measure) this.beginWhereFound();
     const result = summariseChanges(this.changes, this.timesMs, {
       ...this.options,
+      isNeverStill: this.isNeverStill,
       ...(measuredMs === undefined ? {} : { measuredMs }),
     });
     if (!this.isFound && result.ok)

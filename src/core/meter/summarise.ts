@@ -83,10 +83,10 @@ interface Nearness {
 
 function judge(
   { doubtfulRatio, contrast, isFreezeDoubtful, strongestChange, repeatChange, newAt }: NewPictures,
-  isExact: boolean,
+  { isExact, isNeverStill }: { readonly isExact: boolean; readonly isNeverStill: boolean },
   { isNearMost, isOftenAsShared }: Nearness,
 ): { readonly confidence: Confidence; readonly reason: ConfidenceReason } {
-  if (!isExact && comesInPairs(newAt)) return { confidence: 'low', reason: 'looks-filmed' };
+  if (!isExact && (isNeverStill || comesInPairs(newAt))) return { confidence: 'low', reason: 'looks-filmed' };
   if (repeatChange > limits.repeatChange) return { confidence: 'low', reason: 'strong-compression' };
   if (!isExact && strongestChange < limits.faintChange) return { confidence: 'low', reason: 'faint-movement' };
   if (newAt.length < limits.fewPictures) return { confidence: 'low', reason: 'few-pictures' };
@@ -122,6 +122,8 @@ export interface SummaryOptions {
   readonly isReordered?: boolean;
   /** Whether a camera filmed the screen, so that pictures may lie over each other. */
   readonly isFilmed?: boolean;
+  /** Whether all of the window differs from frame to frame, as where a camera has filmed it. */
+  readonly isNeverStill?: boolean;
   /** How long the stretch was measured, where no frame need mark its end. */
   readonly measuredMs?: number;
 }
@@ -133,7 +135,15 @@ export interface SummaryOptions {
 export function summariseChanges(
   changes: ArrayLike<number>,
   timesMs: readonly number[],
-  { clipFps, ceilingFps, isExact = false, isReordered = false, isFilmed = false, measuredMs }: SummaryOptions = {},
+  {
+    clipFps,
+    ceilingFps,
+    isExact = false,
+    isReordered = false,
+    isFilmed = false,
+    isNeverStill = false,
+    measuredMs,
+  }: SummaryOptions = {},
 ): Result<MeterResult, MeterFailure> {
   const startMs = timesMs[0] ?? 0;
   const durationMs = measuredMs ?? (timesMs.at(-1) ?? 0) - startMs;
@@ -141,9 +151,11 @@ export function summariseChanges(
   const told = isExact ? tellNewInExact(changes, timesMs) : tellNewPictures(changes, timesMs);
   const { strongestChange } = told;
   const newAt = isFilmed ? withoutBlends(told.newAt) : told.newAt;
-  if (strongestChange < (isExact ? leastExactMovement : leastMovement) || newAt.length < 3)
+  if (strongestChange < (isExact ? leastExactMovement : leastMovement))
     return fail({ code: 'not-enough-movement', strongestChange });
-  if (isFilmed && told.newAt.length > mostFilmedChangedRatio * timesMs.length) return fail({ code: 'filmed-unclear' });
+  if (isFilmed && (newAt.length < 3 || told.newAt.length > mostFilmedChangedRatio * timesMs.length))
+    return fail({ code: 'filmed-unclear' });
+  if (newAt.length < 3) return fail({ code: 'not-enough-movement', strongestChange });
   const newMs = newAt.map((i) => timesMs[i] as number);
   const intervalsMs = newMs.slice(1).map((atMs, i) => atMs - (newMs[i] as number));
   const frameMs = Float64Array.from(timesMs.slice(1), (atMs, i) => atMs - (timesMs[i] as number)).sort();
@@ -171,10 +183,14 @@ export function summariseChanges(
     deadlineMs,
     ...(isFilmed
       ? judgeFilmed(told, isAtLeast, isLongestFreezeUneven(newAt, changes))
-      : judge(told, isExact, {
-          isNearMost: isReordered ? nearRatio > reorderedRatio : isAtLeast,
-          isOftenAsShared: isExact && !isWhole && betweenFps > tellableRatio * seenFps,
-        })),
+      : judge(
+          told,
+          { isExact, isNeverStill },
+          {
+            isNearMost: isReordered ? nearRatio > reorderedRatio : isAtLeast,
+            isOftenAsShared: isExact && !isWhole && betweenFps > tellableRatio * seenFps,
+          },
+        )),
     intervalsMs,
   });
 }

@@ -65,6 +65,6 @@ export interface MeterResult {
 export type MeterFailure =
   /** Nothing moved, or too little to tell a new picture from the old. */
   | { readonly code: 'not-enough-movement'; readonly strongestChange: number }
-  /** Filmed, and nearly every frame differs from the one before: by a new picture, or by the camera's noise. */
+  /** Filmed, and new pictures cannot be told from the camera's noise. */
   | { readonly code: 'filmed-unclear' }
   | { readonly code: 'too-short'; readonly durationMs: number; readonly leastMs: number };

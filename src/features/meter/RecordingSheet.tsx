@@ -152,8 +152,9 @@ export function RecordingSheet(props: RecordingSheetProps) {
         lags for about 15 seconds with the preview in full view, and stop. A recorder is one load more: close it for
         readings by eye.{' '}
         <Soft>
-          A phone’s video of the screen will do where no recorder runs: put the phone on something firm, let the preview
-          fill its picture, and film at 60 frames a second or more.
+          A phone’s video of the screen will do where no recorder runs. Film at 60 frames a second or more, with the
+          preview and a rim of the window around it in sight: what stands still there takes out how your hand moves. The
+          steadier you hold the phone, the surer the reading.
         </Soft>
       </Disclosure>
     </Sheet>
