@@ -71,7 +71,7 @@ export const confidenceReasonTexts: Readonly<Record<ConfidenceReason, string>> =
   filmed:
     'It was filmed: a picture that comes while a frame is lit lies over the one before, so the rate is about right, and no more than a third of the filmed rate can be told.',
   'looks-filmed':
-    'New pictures come in pairs, or all of the window differs from frame to frame, as where a camera films the screen. If one did, tick “Filmed with a phone or camera” and measure again.',
+    'New pictures come in pairs, or all of the window differs from frame to frame, as where a camera films the screen. If one did, say so, and it is measured as that.',
   'unclear-changes': 'Some pictures changed so little that they could be repeats.',
 };
 

@@ -91,9 +91,9 @@ test('doubts a screen that a phone has filmed, and measures it once that is said
   const shown = page.getByRole('region', { name: 'What it showed' });
   await expect(shown).toContainText('as where a camera films the screen', measured);
   await expect(shown).toContainText('Oil Can is not sure');
-  await page.getByRole('checkbox', { name: 'Filmed with a phone or camera' }).press('Space');
-  await page.getByRole('button', { name: 'Measure again' }).click();
-  await expect(shown).toContainText('It was filmed', measured);
+  await page.getByRole('button', { name: 'It was filmed: measure it as that' }).click();
+  await expect(shown).toContainText('It was filmed: a picture', measured);
+  await expect(page.getByRole('checkbox', { name: 'Filmed with a phone or camera' })).toBeChecked();
   const fps = Number.parseFloat((await shown.locator('p').first().textContent()) ?? '');
   expect(fps / trueFps).toBeGreaterThan(0.95);
   expect(fps / trueFps).toBeLessThan(1.05);

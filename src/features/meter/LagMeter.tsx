@@ -88,6 +88,11 @@ export function LagMeter() {
     setChosen(all);
     begin(dropped, all);
   };
+  const beginFilmed = (of: File) => {
+    const filmed = { ...chosen, isFilmed: true };
+    setChosen(filmed);
+    begin(of, filmed);
+  };
   const { state } = way === 'share' ? capture : recording;
   const isAbout = way === 'share' || way === 'recording';
   const shown: Shown | null =
@@ -147,6 +152,11 @@ export function LagMeter() {
           ownLoadRatio={shown.ownLoadRatio}
           // The window stays shared, and the recording chosen: another stretch of it is another reading.
           onKept={shown.source === 'window' ? capture.clear : recording.clear}
+          onFilmed={
+            file && shown.source === 'recording' && shown.reading.result.value.reason === 'looks-filmed'
+              ? () => beginFilmed(file)
+              : undefined
+          }
         />
       )}
       {way === 'share' && (

@@ -8,8 +8,9 @@ import { medianOf } from '@/core/numbers/percentile';
 import { paceOf, toMeasuredReading } from '@/core/readings';
 import { formatFps, formatMs, formatWait } from '@/messages/format';
 import { confidenceReasonTexts, confidenceTexts, describeOwnLoad, describeShown, paceTexts } from '@/messages/meter';
+import { Button } from '@/ui/Button';
 import { IntervalsChart } from '@/ui/charts/IntervalsChart';
-import { Soft } from '@/ui/layout';
+import { Row, Soft } from '@/ui/layout';
 import { NumberField } from '@/ui/NumberField';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
@@ -36,6 +37,8 @@ interface MeterResultSheetProps {
   /** Share of one core that measuring took; null where it did not run beside the editor. */
   readonly ownLoadRatio: number | null;
   readonly onKept: () => void;
+  /** Measures it again as filmed; given where it looks so and nobody has said it. */
+  readonly onFilmed?: (() => void) | undefined;
 }
 
 const tenths = (fps: number): string => formatFps(Math.round(fps * 10) / 10);
@@ -63,7 +66,8 @@ function listFigures(result: MeterResult, doing: Reading['doing']): readonly (re
 }
 
 /** What the preview showed, and the way to keep it as a reading. */
-export function MeterResultSheet({ result, source, doing, ownLoadRatio, onKept }: MeterResultSheetProps) {
+export function MeterResultSheet(props: MeterResultSheetProps) {
+  const { result, source, doing, ownLoadRatio, onKept, onFilmed } = props;
   const [stretchSec, setStretchSec] = useState<number | null>(null);
   const pace = paceOf(sumOf(result.intervalsMs), stretchSec === null ? null : stretchSec * 1000);
   const figures = {
@@ -80,6 +84,11 @@ export function MeterResultSheet({ result, source, doing, ownLoadRatio, onKept }
         {doing === 'scrubbing' && 'New pictures while you scrubbed. '}
         {confidenceReasonTexts[result.reason]} {ownLoadRatio !== null && describeOwnLoad(ownLoadRatio)}
       </Soft>
+      {onFilmed && (
+        <Row style={{ marginTop: 10 }}>
+          <Button onPress={onFilmed}>It was filmed: measure it as that</Button>
+        </Row>
+      )}
       <Figures>
         {listFigures(result, doing).map(([name, value]) => (
           <div key={name}>

@@ -8,7 +8,7 @@ import { formatBytes } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { CheckField } from '@/ui/CheckField';
 import { Disclosure } from '@/ui/Disclosure';
-import { FieldGrid, Row, Soft } from '@/ui/layout';
+import { FieldGrid, Row } from '@/ui/layout';
 import { NumberField } from '@/ui/NumberField';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
@@ -150,12 +150,12 @@ export function RecordingSheet(props: RecordingSheetProps) {
       <Disclosure label="How do I record it?">
         Use the recorder that came with the system, at 60 frames a second and its best quality. Play the stretch that
         lags for about 15 seconds with the preview in full view, and stop. A recorder is one load more: close it for
-        readings by eye.{' '}
-        <Soft>
+        readings by eye.
+        <p style={{ marginTop: 8 }}>
           A phone’s video of the screen will do where no recorder runs. Film at 60 frames a second or more, with the
           preview and a rim of the window around it in sight: what stands still there takes out how your hand moves. The
           steadier you hold the phone, the surer the reading.
-        </Soft>
+        </p>
       </Disclosure>
     </Sheet>
   );
