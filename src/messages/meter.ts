@@ -69,7 +69,7 @@ export const confidenceReasonTexts: Readonly<Record<ConfidenceReason, string>> =
   'measuring-too-slow':
     'The machine could not keep up with measuring, so frames may have been missed. Close what you can, or tap along instead.',
   filmed:
-    'It was filmed: a picture that comes while a frame is lit lies over the one before, so the rate is about right, and no more than a third of the filmed rate can be told.',
+    'It was filmed: a picture that comes while a frame is lit lies over the one before, so that no more than a third of the filmed rate can be told, and faint pictures are lost in the camera’s noise.',
   'looks-filmed':
     'New pictures come in pairs, or all of the window differs from frame to frame, as where a camera films the screen. If one did, say so, and it is measured as that.',
   'unclear-changes': 'Some pictures changed so little that they could be repeats.',
