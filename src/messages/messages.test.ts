@@ -1,19 +1,11 @@
-import { beforeAll, describe, expect, it } from 'vitest';
-import {
-  type CommandFailure,
-  firstThingIds,
-  type JobCard,
-  lagKinds,
-  lagMoments,
-  scrubFeels,
-  stepIds,
-} from '@/core/card';
+import { describe, expect, it } from 'vitest';
+import { type CommandFailure, firstThingIds, lagKinds, lagMoments, scrubFeels, stepIds } from '@/core/card';
 import { computeFindings } from '@/core/diagnose';
 import { fixCatalogue } from '@/core/fixes';
 import { type FootageFailure, foreignContainers } from '@/core/footage';
 import { clipTraits } from '@/core/footage/traits';
 import { effectKinds, laneIds, stageIds } from '@/core/load';
-import { loadDemoCards } from '@/demo/load-demo-cards';
+import { demoCardAt, demoCards } from '../../tests/stand-ins/demo-cards';
 import { expectGoodWords } from '../../tests/stand-ins/good-words';
 import { describeCommandFailure, describeConflict, stepTexts } from './card';
 import { describeBrowserAnswer, describeDepth, nameCodec } from './clip-facts';
@@ -25,16 +17,6 @@ import { describeFootageFailure } from './footage';
 import { firstThingTexts, lagKindTexts, lagMomentTexts, scrubFeelTexts } from './interview';
 import { effectLabels, laneLabels, stageTexts } from './load';
 import { describeStorageFailure } from './storage';
-
-let cards: readonly JobCard[] = [];
-beforeAll(async () => {
-  cards = await loadDemoCards();
-});
-const cardAt = (index: number): JobCard => {
-  const card = cards[index];
-  if (!card) throw new Error(`no demo card ${index}`);
-  return card;
-};
 
 describe('failures', () => {
   it('are each told in plain sentences', () => {
@@ -147,27 +129,27 @@ describe('catalogues', () => {
 
 describe('describeBudget', () => {
   it('names the stage, its milliseconds and the budget, and what will not help', () => {
-    const decode = describeBudget(computeFindings(cardAt(0)));
+    const decode = describeBudget(computeFindings(demoCardAt(0)));
     expect(decode).toMatch(/^Decoding the footage takes about \d+ ms a frame, and only 40 are there\./);
     expect(decode).toContain('Lowering the preview quality will not help');
   });
   it('says for heavy effects that a smaller preview helps', () => {
-    expect(describeBudget(computeFindings(cardAt(1)))).toMatch(
+    expect(describeBudget(computeFindings(demoCardAt(1)))).toMatch(
       /^Drawing takes about \d+ ms .*A smaller preview helps here/,
     );
   });
   it('sends a person to the other programs before any picture is given up', () => {
-    expect(describeBudget(computeFindings(cardAt(2)))).toContain('Close those before you give up any picture');
+    expect(describeBudget(computeFindings(demoCardAt(2)))).toContain('Close those before you give up any picture');
   });
   it('admits that something else is in play where nothing binds', () => {
-    const light = { ...cardAt(2), programs: [] };
+    const light = { ...demoCardAt(2), programs: [] };
     expect(describeBudget(computeFindings(light))).toContain('something is in play that is not on this card');
   });
 });
 
 describe('describeBudget of a preview that is usable', () => {
   it('never asks for anything, whatever the lanes say', () => {
-    for (const card of cards) {
+    for (const card of demoCards) {
       const findings = computeFindings(card);
       expect(describeBudget({ ...findings, isUsable: true })).toContain('usable, with nothing to spare');
       const spare = { ...findings, stages: findings.stages.map((stage) => ({ ...stage, ms: stage.ms / 20 })) };
@@ -178,7 +160,7 @@ describe('describeBudget of a preview that is usable', () => {
 
 describe('describeFit', () => {
   it('agrees within the range, and says which way a reading lies outside it', () => {
-    const findings = computeFindings(cardAt(0));
+    const findings = computeFindings(demoCardAt(0));
     expect(describeFit(10, findings)).toMatchObject({ fits: true });
     expect(describeFit(1, findings)).toMatchObject({
       fits: false,

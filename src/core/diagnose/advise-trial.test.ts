@@ -1,20 +1,10 @@
-import { beforeAll, describe, expect, it } from 'vitest';
-import { loadDemoCards } from '@/demo/load-demo-cards';
+import { describe, expect, it } from 'vitest';
 import { applyAll } from '../../../tests/stand-ins/commands';
+import { demoCardAt } from '../../../tests/stand-ins/demo-cards';
 import { begin, close, end, quarter, read } from '../../../tests/stand-ins/trials';
 import { believe } from '../belief';
-import { type JobCard, openTrial, type Reading, type Trial } from '../card';
+import { openTrial, type Reading, type Trial } from '../card';
 import { adviseTrial } from '.';
-
-let cards: readonly JobCard[] = [];
-beforeAll(async () => {
-  cards = await loadDemoCards();
-});
-const cardAt = (index: number): JobCard => {
-  const card = cards[index];
-  if (!card) throw new Error(`no demo card ${index}`);
-  return card;
-};
 
 describe('adviseTrial', () => {
   const advise = (
@@ -23,13 +13,13 @@ describe('adviseTrial', () => {
     direction: Trial['direction'] = 'make',
   ) => {
     const kept = applyAll(
-      { ...cardAt(1), readings: [] },
+      { ...demoCardAt(1), readings: [] },
       read('0', { shownFps: 1 }),
       begin('k', quarter),
       read('k1', { shownFps: 2 }),
       end('k', 'kept'),
     );
-    const base = direction === 'make' ? { ...cardAt(1), readings: [] } : kept;
+    const base = direction === 'make' ? { ...demoCardAt(1), readings: [] } : kept;
     const fix = direction === 'make' ? close : quarter;
     const card = applyAll(base, read('b', before), begin('t', fix, direction), read('a', after));
     const trial = openTrial(card);
@@ -64,7 +54,7 @@ describe('adviseTrial', () => {
   it('weighs what is better and worse by all that is known, whatever the two readings say', () => {
     const adviseKnowing = (fix: { readonly id: string; readonly level: string | number | null }) => {
       const card = applyAll(
-        cardAt(0),
+        demoCardAt(0),
         read('b', { shownFps: 11, scrubFeel: 'jumpy' }),
         begin('t', fix),
         read('a', { shownFps: 22, scrubFeel: 'unusable' }),
@@ -111,7 +101,7 @@ describe('adviseTrial', () => {
 
   it('keeps a step of a chosen plan that shows nothing yet, as long as others are to follow', () => {
     const planned = applyAll(
-      { ...cardAt(1), readings: [] },
+      { ...demoCardAt(1), readings: [] },
       { type: 'choosePlan', input: { fixes: [close, quarter] } },
       read('b', { shownFps: 10 }),
       begin('t', close),

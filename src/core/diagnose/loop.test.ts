@@ -1,10 +1,10 @@
-import { beforeAll, describe, expect, it } from 'vitest';
-import { loadDemoCards } from '@/demo/load-demo-cards';
+import { describe, expect, it } from 'vitest';
 import { loadPracticeFiles } from '@/demo/load-practice';
 import { applyAll } from '../../../tests/stand-ins/commands';
+import { demoCardAt, demoCards } from '../../../tests/stand-ins/demo-cards';
 import { begin, close, end, quarter, read } from '../../../tests/stand-ins/trials';
 import { forecastUnder, questionCatalogue } from '../belief';
-import { type CardCommand, createJobCard, fixesInForce, isCardUsable, type JobCard, openTrial } from '../card';
+import { type CardCommand, createJobCard, fixesInForce, isCardUsable, openTrial } from '../card';
 import { findFix, fixIds } from '../fixes';
 import { measurePractice } from '../practice';
 import { toMeasuredReading } from '../readings';
@@ -26,19 +26,10 @@ import {
   viewerHeightPx,
 } from '.';
 
-let cards: readonly JobCard[] = [];
-beforeAll(async () => {
-  cards = await loadDemoCards();
-});
-const cardAt = (index: number): JobCard => {
-  const card = cards[index];
-  if (!card) throw new Error(`no demo card ${index}`);
-  return card;
-};
 describe('the loop on the demo cards, measured on their practice machines', () => {
   it('reaches a usable preview by its own steps and its own advice alone', async () => {
     const practices = await loadPracticeFiles();
-    for (const start of cards) {
+    for (const start of demoCards) {
       const practice = practices.find(({ cardId }) => cardId === start.id);
       if (!practice) throw new Error(`no practice file for ${start.id}`);
       let card = start;
@@ -77,17 +68,17 @@ describe('the loop on the demo cards, measured on their practice machines', () =
 
   it('gives the same findings for a card whether its practice file is there or not', async () => {
     // The file lies beside the card: nothing of it is in the card, and nothing that advises takes one.
-    const before = JSON.stringify(diagnose(cardAt(0), { sampleCount: 800 }).causes);
+    const before = JSON.stringify(diagnose(demoCardAt(0), { sampleCount: 800 }).causes);
     const [practice] = await loadPracticeFiles();
     expect(practice).toBeDefined();
-    expect(JSON.stringify(diagnose(cardAt(0), { sampleCount: 800 }).causes)).toBe(before);
-    expect(JSON.stringify(cardAt(0))).not.toContain('practice');
+    expect(JSON.stringify(diagnose(demoCardAt(0), { sampleCount: 800 }).causes)).toBe(before);
+    expect(JSON.stringify(demoCardAt(0))).not.toContain('practice');
   });
 });
 
 describe('chooseStep', () => {
   it('follows the person’s own plan before what the belief would take, and goes on when a step is left out', () => {
-    const planned = applyAll(cardAt(0), { type: 'choosePlan', input: { fixes: [close, quarter] } });
+    const planned = applyAll(demoCardAt(0), { type: 'choosePlan', input: { fixes: [close, quarter] } });
     const diagnosis = diagnose(planned, { sampleCount: 800 });
     expect(chooseStep(planned, diagnosis)).toMatchObject({ kind: 'follow-plan', fix: close, at: 1, of: 2 });
     const refused = applyAll(planned, { type: 'setEditorLacks', input: { fixId: close.id, isLacking: true } });
@@ -97,7 +88,7 @@ describe('chooseStep', () => {
 
   it('offers back what a stronger fix has made needless, once', () => {
     const solved = applyAll(
-      cardAt(1),
+      demoCardAt(1),
       begin('a', { id: 'lower-preview-quality', level: '1/2' }),
       read('r1', { shownFps: 14 }),
       end('a', 'kept'),
@@ -123,7 +114,7 @@ describe('chooseStep', () => {
 
   it('offers back what brought nothing, where it is not usable and nothing is left to try', () => {
     const idle = { id: 'close-source-panels', level: null } as const;
-    const kept = applyAll(cardAt(0), begin('a', idle), read('r1', { shownFps: 6 }), end('a', 'kept'));
+    const kept = applyAll(demoCardAt(0), begin('a', idle), read('r1', { shownFps: 6 }), end('a', 'kept'));
     expect(diagnose(kept, { sampleCount: 800 }).giveBack).toEqual([]);
     const atAnEnd = applyAll(
       kept,
@@ -139,7 +130,7 @@ describe('chooseStep', () => {
   });
 
   it('never offers what the editor lacks, nor another way of attaching than the editor’s', () => {
-    const card = cardAt(0);
+    const card = demoCardAt(0);
     const first = diagnose(card, { sampleCount: 800 }).plans[0]?.fixes[0];
     if (!first) throw new Error('no plan');
     const without = applyAll(card, { type: 'setEditorLacks', input: { fixId: first.id, isLacking: true } });
@@ -156,7 +147,7 @@ describe('chooseStep', () => {
 
 describe('what is asked of the sketch', () => {
   it('agrees with the whole belief to a tenth in rate and two tenths in probability', () => {
-    for (const card of cards) {
+    for (const card of demoCards) {
       const diagnosis = diagnose(card);
       const { sketch, shownFps, usableProbability } = diagnosis;
       const small = forecastUnder(sketch, fixesInForce(card));
@@ -167,7 +158,7 @@ describe('what is asked of the sketch', () => {
   });
 
   it('forecasts any set, with what it gives up and takes, and finds what hinders a fix', () => {
-    const { sketch } = diagnose(cardAt(1), { sampleCount: 800 });
+    const { sketch } = diagnose(demoCardAt(1), { sampleCount: 800 });
     const none = forecastSet(sketch, [], []);
     const set = forecastSet(sketch, [quarter, { id: 'bypass-effects', level: 'all' }], []);
     expect(set.shownFps.mid).toBeGreaterThan(none.shownFps.mid);
@@ -184,7 +175,7 @@ describe('what is asked of the sketch', () => {
   });
 
   it('lists preview levels from full to smallest, never slower than the one before by more than chance', () => {
-    const { sketch } = diagnose(cardAt(1), { sampleCount: 800 });
+    const { sketch } = diagnose(demoCardAt(1), { sampleCount: 800 });
     for (const kind of ['quality', 'height'] as const) {
       const own = kind === 'quality' ? ['1/3'] : [400];
       const choices = listPreviewChoices(sketch, [], kind, own);
@@ -198,7 +189,7 @@ describe('what is asked of the sketch', () => {
   });
 
   it('finds room only where the preview is usable, and less of it for dearer things', () => {
-    const { sketch } = diagnose(cardAt(1), { sampleCount: 800 });
+    const { sketch } = diagnose(demoCardAt(1), { sampleCount: 800 });
     expect(findRoomLeft(sketch, [])).toBeNull();
     const room = findRoomLeft(sketch, [{ id: 'lower-preview-quality', level: '1/8' }]);
     expect(room).not.toBeNull();
@@ -207,7 +198,7 @@ describe('what is asked of the sketch', () => {
   });
 
   it('shows ways of working only where they bring a tenth, and those that bring more first', () => {
-    const card = { ...cardAt(1), timeline: { ...cardAt(1).timeline, unusedClipCount: 400 } };
+    const card = { ...demoCardAt(1), timeline: { ...demoCardAt(1).timeline, unusedClipCount: 400 } };
     const { sketch } = diagnose(card, { sampleCount: 800 });
     const ways = listWaysOfWorking(card, sketch, []);
     expect(ways.map(({ id }) => id)).toContain('import-less');
@@ -222,7 +213,7 @@ describe('what is asked of the sketch', () => {
 describe('working sets', () => {
   it('hold for colour what does not change the look, and list what to switch each way', () => {
     const card = applyAll(
-      cardAt(1),
+      demoCardAt(1),
       begin('a', quarter),
       read('r1', { shownFps: 20 }),
       end('a', 'kept'),
@@ -257,7 +248,7 @@ describe('nextQuestion', () => {
     const asked = nextQuestion(measured, diagnose(measured, { sampleCount: 800 }));
     expect(asked?.kind).toBe('look');
     // A card on which next to nothing is open is not asked more.
-    expect(nextQuestion(cardAt(0), diagnose(cardAt(0), { sampleCount: 800 }))).toBeNull();
+    expect(nextQuestion(demoCardAt(0), diagnose(demoCardAt(0), { sampleCount: 800 }))).toBeNull();
   });
 
   it('asks the one telling question of a complaint that is no lag, and never what was skipped', () => {
@@ -274,7 +265,7 @@ describe('nextQuestion', () => {
 
 describe('minutes', () => {
   it('adds up what was done, without long pauses', () => {
-    const card = applyAll({ ...cardAt(0), readings: [], answers: [] }, read('a', { shownFps: 10, takenAtMs: 0 }));
+    const card = applyAll({ ...demoCardAt(0), readings: [], answers: [] }, read('a', { shownFps: 10, takenAtMs: 0 }));
     expect(minutesSpent(card)).toBe(0);
     const later = applyAll(card, read('b', { shownFps: 10, takenAtMs: 4 * 60_000 }));
     expect(minutesSpent(later)).toBeCloseTo(4);
@@ -282,7 +273,7 @@ describe('minutes', () => {
   });
 
   it('says what is left: nothing once it is usable, unknown where no way is known', () => {
-    const card = cardAt(0);
+    const card = demoCardAt(0);
     const diagnosis = diagnose(card, { sampleCount: 800 });
     const left = minutesLeft(card, diagnosis, chooseStep(card, diagnosis));
     expect(left?.low).toBeGreaterThan(0);

@@ -142,6 +142,8 @@ export class Meter {
     });
     if (!this.isFound && result.ok)
       return { region: null, result: fail({ code: 'not-enough-movement', strongestChange: 0 }) };
+    const { region } = this.options;
+    if (region && region !== 'whole') return { region, result };
     return { region: this.region && enlarged(this.region, this.filmedRatio), result };
   }
 }

@@ -44,7 +44,7 @@ function film({ xPx, yPx, turn, nearness }: Pose, filmPx: number): GreyPicture {
   return { ...screen, pixels };
 }
 
-/** By how many grey levels two pictures differ on average, from `inset` pixels inside of a part's sides. */
+/** By how many grey levels two pictures differ in a part, on average. */
 function differenceIn({ xPx, yPx, widthPx, heightPx }: PictureRegion, a: GreyPicture, b: GreyPicture): number {
   let sum = 0;
   for (let y = yPx; y < yPx + heightPx; y++)
@@ -159,7 +159,7 @@ describe('a screen that is filmed by hand', () => {
         (_, i) => pixels[(Math.floor(i / (2 * widthPx)) >> 1) * widthPx + ((i % (2 * widthPx)) >> 1)] as number,
       ),
     });
-    const region = { xPx: 320, yPx: 128, widthPx: 384, heightPx: 216 };
+    const region = { xPx: 321, yPx: 129, widthPx: 383, heightPx: 215 };
     const meter = new Meter({ ceilingFps: 60, isFilmed: true, region });
     for (let frame = 0; frame < 66; frame++)
       meter.add(double(film(held(frame / 60), 9 * Math.floor(frame / 5))), (frame * 1000) / 60);
