@@ -1,4 +1,4 @@
-import { type CauseId, configurationCauses, type PriorFacts, type SupposedFault } from '../causes';
+import { type CauseId, configurationCauses, type PriorFacts, type SupposedFault, withoutHiddenCauses } from '../causes';
 import type { SetupState } from '../load/types';
 
 /** A set of faults that may be hidden in a set-up, with how likely it is before any reading. */
@@ -39,7 +39,7 @@ function toHypothesis(base: SetupState, faults: readonly Candidate[]): Hypothesi
         .join('+') || 'none',
     causeIds: faults.map(({ causeId }) => causeId),
     odds: faults.reduce((product, { odds }) => product * odds, faults.length > 1 ? pairRatio : 1),
-    state: faults.reduce((state, { fault }) => fault.suppose(state), base),
+    state: faults.reduce((state, { fault }) => fault.suppose(state), withoutHiddenCauses(base)),
   };
 }
 

@@ -75,4 +75,8 @@ export const beforeCauses = (state: SetupState): SetupState =>
     state,
   );
 
+/** A state in which what nobody knows is as it is where no cause is hidden. */
+export const withoutHiddenCauses = (state: SetupState): SetupState =>
+  configurationCauses.reduce((current, { supposeNone }) => supposeNone?.(current) ?? current, state);
+
 export const loadCauses: readonly LoadCause[] = causeCatalogue.filter((cause) => cause.kind === 'load');

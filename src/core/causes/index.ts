@@ -10,6 +10,7 @@ export {
   isOpenEnd,
   loadCauses,
   openingCauseId,
+  withoutHiddenCauses,
 } from './catalogue';
 export { type CauseGround, type GroundView, listGrounds } from './grounds';
 export type { PriorFacts, SupposedFault } from './types';

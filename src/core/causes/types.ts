@@ -36,6 +36,8 @@ export type CauseDefinition<Id extends string = string> =
       /** Whether there is anything to put right in a state, by what is stated or what is supposed. */
       readonly isPresent: (state: SetupState) => boolean;
       readonly repair: (state: SetupState) => SetupState;
+      /** What nobody knows, as it is where this cause is not there; absent where nothing of it is open. */
+      readonly supposeNone?: (state: SetupState) => SetupState;
       /** What a state was like before the cause came; absent where that is the same as repaired. */
       readonly asBefore?: (state: SetupState) => SetupState;
     }

@@ -35,6 +35,8 @@ export const hardwareDecodeOff = {
   ],
   isPresent: (state) => isHardwareDecoding(state) === 'no' && canHardwareDecode(state.setup),
   repair: (state) => withHidden(withPreview(state, { hardwareDecode: 'yes' }), { hardwareDecode: 'yes' }),
+  supposeNone: (state) =>
+    isHardwareDecoding(state) === 'unknown' ? withHidden(state, { hardwareDecode: 'yes' }) : state,
 } as const satisfies CauseDefinition;
 
 /** Hardware decoding is on and worse than software: a faulty driver, or more streams than it takes. */
@@ -72,6 +74,8 @@ export const graphicsDrawingOff = {
   ],
   isPresent: (state) => isGraphicsDrawing(state) === 'no' && canDraw(state.setup),
   repair: (state) => withHidden(withPreview(state, { graphicsDrawing: 'yes' }), { graphicsDrawing: 'yes' }),
+  supposeNone: (state) =>
+    isGraphicsDrawing(state) === 'unknown' ? withHidden(state, { graphicsDrawing: 'yes' }) : state,
 } as const satisfies CauseDefinition;
 
 /** Drawing on the graphics is on and worse than on the processor: a faulty driver. */
