@@ -12,22 +12,25 @@ const programSwing = 0.25;
 
 const leftCores = (coreCount: number, takenCores: number): number => Math.max(leastFreeCores, coreCount - takenCores);
 
+/** Cores left while programs are in a burst. Building goes on evenly. */
+export const coresInBursts = (coreCount: number, programCores: number, buildCores: number): number =>
+  leftCores(coreCount, programCores * (1 + programSwing) + buildCores);
+
+/** Cores left while they pause. */
+export const coresInPauses = (coreCount: number, programCores: number, buildCores: number): number =>
+  leftCores(coreCount, programCores * (1 - programSwing) + buildCores);
+
 /**
  * Cores left to what goes on for long: its work adds up over bursts and pauses, and where programs ask for more than
- * there is, the pauses count for more than the least that bursts leave. Building goes on evenly.
+ * there is, the pauses count for more than the least that bursts leave.
  */
-export function freeCoresOf(coreCount: number, programCores: number, buildCores: number): number {
-  const inBursts = leftCores(coreCount, programCores * (1 + programSwing) + buildCores);
-  const inPauses = leftCores(coreCount, programCores * (1 - programSwing) + buildCores);
-  return (inBursts + inPauses) / 2;
-}
+export const freeCoresOf = (coreCount: number, programCores: number, buildCores: number): number =>
+  (coresInBursts(coreCount, programCores, buildCores) + coresInPauses(coreCount, programCores, buildCores)) / 2;
 
 /** Cores left to what is short, a jump or a look: it falls into a burst or a pause, and the waits for each add up. */
-export function jumpCoresOf(coreCount: number, programCores: number, buildCores: number): number {
-  const inBursts = leftCores(coreCount, programCores * (1 + programSwing) + buildCores);
-  const inPauses = leftCores(coreCount, programCores * (1 - programSwing) + buildCores);
-  return 2 / (1 / inBursts + 1 / inPauses);
-}
+export const jumpCoresOf = (coreCount: number, programCores: number, buildCores: number): number =>
+  2 / (1 / coresInBursts(coreCount, programCores, buildCores) + 1 / coresInPauses(coreCount, programCores, buildCores));
+
 /**
  * How an interval grows with the memory wanted beyond what there is, and where it stops growing. The system also holds
  * everything now and then for half a second while it swaps: shared out, so many milliseconds a frame, all of them from a

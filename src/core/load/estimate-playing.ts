@@ -1,5 +1,7 @@
 import { type Coefficients, compile, type DrawCost } from './compile';
 import {
+  coresInBursts,
+  coresInPauses,
   freeCoresOf,
   fullDriveStandMs,
   fullDriveWait,
@@ -31,6 +33,12 @@ import {
 /** What playing alone comes to. */
 export type PlayingEstimate = Pick<FrameEstimate, 'stages' | 'laneMs' | 'bindingLane' | 'intervalMs' | 'shownFps'>;
 
+/** Cores that are free, and how many times faster than one thread the editor decodes with them. */
+interface CorePhase {
+  readonly freeCores: number;
+  readonly threadGain: number;
+}
+
 /** What a sample's parameters make of the machine and the editor. */
 export interface Conditions {
   readonly speedRatio: number;
@@ -40,6 +48,8 @@ export interface Conditions {
   /** Of these, what the editor itself builds with. */
   readonly buildCores: number;
   readonly freeCores: number;
+  /** While programs are in a burst, and while they pause: each half of the time. */
+  readonly phases: readonly [CorePhase, CorePhase];
   readonly jumpCores: number;
   readonly threadGain: number;
   readonly isHardware: boolean;
@@ -84,7 +94,8 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
     c.busyCores * p.busyFactor + c.coreCount * troubles.programs * reachOf('programs', p.programsSeverity);
   const freeCores = freeCoresOf(c.coreCount, programCores, buildCores);
   const wantedThreads = c.areThreadsRaised ? Math.max(p.decodeThreadCount, c.coreCount) : p.decodeThreadCount;
-  const threadCount = Math.max(1, Math.min(wantedThreads, freeCores));
+  const gainWith = (cores: number): number => 1 + threadGainRatio * (Math.max(1, Math.min(wantedThreads, cores)) - 1);
+  const toPhase = (cores: number): CorePhase => ({ freeCores: cores, threadGain: gainWith(cores) });
   const leakMib = troubles.memory * reachOf('memory', p.memorySeverity) * c.memoryMib;
   const unlistedMib = troubles.programs * unlistedMibOf(p.programsSeverity);
   const memoryRatio = (c.memoryNeededMib * p.memoryFactor + leakMib + unlistedMib) / c.memoryMib;
@@ -99,7 +110,11 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
     buildCores,
     freeCores,
     jumpCores: jumpCoresOf(c.coreCount, programCores, buildCores),
-    threadGain: 1 + threadGainRatio * (threadCount - 1),
+    phases: [
+      toPhase(coresInBursts(c.coreCount, programCores, buildCores)),
+      toPhase(coresInPauses(c.coreCount, programCores, buildCores)),
+    ],
+    threadGain: gainWith(freeCores),
     isHardware: p.hardwareDecodeRank < c.hardwareDecodeProbability,
     hardwareSlowness:
       (1 + troubles.hardwareDecode * reachOf('hardwareDecode', p.hardwareDecodeSeverity)) / p.hardwareDecodeFactor,
@@ -149,17 +164,43 @@ function decodeCoreMs(c: Coefficients, p: Parameters, on: Conditions): number {
 const bindingLaneOf = (laneMs: Readonly<Record<LaneId, number>>): LaneId =>
   laneIds.reduce((binding, lane) => (laneMs[lane] > laneMs[binding] ? lane : binding));
 
-/** The interval between shown frames from what the lanes take, and from core time where that is what runs out. */
-export function intervalOf(laneMs: Readonly<Record<LaneId, number>>, coreMs: number, on: Conditions): number {
-  const longestMs = Math.max(laneMs.drive, laneMs.decoder, laneMs.drawing);
-  const othersMs = laneMs.drive + laneMs.decoder + laneMs.drawing - longestMs;
-  const waitRatio = on.isComputingFirst ? 1 : 1 - on.overlapRatio;
-  return Math.max(longestMs + waitRatio * othersMs, coreMs / on.freeCores) * on.slowness;
+/** What a frame takes of each lane, with the core time of decoding and drawing it. */
+export interface FrameWork {
+  readonly laneMs: Readonly<Record<LaneId, number>>;
+  readonly coreDecodeMs: number;
+  readonly coreDrawMs: number;
 }
 
-/** The rate that is shown at an interval. Stalls come in bursts that no queue hides: they add to it, however quick the rest is. */
-export const shownAt = (intervalMs: number, c: Coefficients, on: Conditions): number =>
-  1000 / (Math.max(1000 / c.targetFps, intervalMs) + on.systemStallMs + on.swapFreezeMs);
+/**
+ * The interval between shown frames where so many cores are free: from what the lanes take, and from core time where that
+ * is what runs out. Where less than a core is free, what cores do takes longer.
+ */
+function intervalOf(
+  { laneMs, coreDecodeMs, coreDrawMs }: FrameWork,
+  { freeCores, threadGain }: CorePhase,
+  on: Conditions,
+): number {
+  const hardwareMs = laneMs.decoder - coreDecodeMs / on.threadGain;
+  const decoderMs = hardwareMs + coreDecodeMs / Math.min(threadGain, freeCores);
+  const drawingMs = laneMs.drawing - coreDrawMs + coreDrawMs / Math.min(1, freeCores);
+  const longestMs = Math.max(laneMs.drive, decoderMs, drawingMs);
+  const othersMs = laneMs.drive + decoderMs + drawingMs - longestMs;
+  const waitRatio = on.isComputingFirst ? 1 : 1 - on.overlapRatio;
+  return Math.max(longestMs + waitRatio * othersMs, (coreDecodeMs + coreDrawMs) / freeCores) * on.slowness;
+}
+
+/**
+ * The rate that is shown. Programs work in bursts that last longer than what is decoded ahead, and while they pause no more
+ * is shown than is wanted: what adds up is the rates of the two, not the cores. Stalls that no queue hides add to each
+ * frame, however quick the rest is.
+ */
+export function shownFpsOf(work: FrameWork, c: Coefficients, on: Conditions): number {
+  const rates = on.phases.map((phase) => {
+    const intervalMs = Math.max(1000 / c.targetFps, intervalOf(work, phase, on));
+    return 1000 / (intervalMs + on.systemStallMs + on.swapFreezeMs);
+  });
+  return rates.reduce((sum, rate) => sum + rate, 0) / rates.length;
+}
 
 /** Playing for one sample, with what the figures beside it are worked out from. */
 export function workOutPlaying(c: Coefficients, p: Parameters) {
@@ -182,13 +223,13 @@ export function workOutPlaying(c: Coefficients, p: Parameters) {
   const laneMs = { drive: 0, decoder: 0, drawing: 0 };
   for (const { lane, ms } of stages) laneMs[lane] += ms;
   const drawCoreMs = on.isGraphics ? callMs : laneMs.drawing - on.stallMs;
-  const intervalMs = intervalOf(laneMs, coreDecodeMs + drawCoreMs, on);
+  const work: FrameWork = { laneMs, coreDecodeMs, coreDrawMs: drawCoreMs };
   const frame: PlayingEstimate = {
     stages,
     laneMs,
     bindingLane: bindingLaneOf(laneMs),
-    intervalMs,
-    shownFps: shownAt(intervalMs, c, on),
+    intervalMs: intervalOf(work, on, on),
+    shownFps: shownFpsOf(work, c, on),
   };
   return { on, coreDecodeMs, drawCoreMs, callMs, frame };
 }

@@ -1,7 +1,7 @@
 import type { FetchCost } from './clip-cost';
 import { type Coefficients, compile } from './compile';
 import { endlessSec, freeCoresOf, graphicsCallRefMs, handMs, opening, readyAhead, threadGainRatio } from './conditions';
-import { type Conditions, drawnOf, graphicsTakenRatio, intervalOf, shownAt, workOutPlaying } from './estimate-playing';
+import { type Conditions, drawnOf, graphicsTakenRatio, shownFpsOf, workOutPlaying } from './estimate-playing';
 import type { FrameEstimate, Parameters, PlayingMoment, SetupState } from './types';
 
 /** For how long the drive is read until a picture has come. */
@@ -60,7 +60,7 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
     decoder: laneMs.decoder + (coreDecodeMs / on.threadGain) * warmth,
     drawing: laneMs.drawing + drawCoreMs * warmth,
   };
-  const laterMs = intervalOf(warmLaneMs, (coreDecodeMs + drawCoreMs) / on.heatRatio, on);
+  const warm = { laneMs: warmLaneMs, coreDecodeMs: coreDecodeMs / on.heatRatio, coreDrawMs: drawCoreMs / on.heatRatio };
   // Late pictures are left out after they were decoded: others are reckoned from them.
   const mostFetchedFps = Math.min(c.targetFps, 1000 / (Math.max(laneMs.drive, laneMs.decoder) * on.slowness));
   const aheadRatio = on.isComputingFirst ? 0 : on.overlapRatio;
@@ -75,7 +75,7 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
       : (c.plain.softwareOnlyRefMs * p.decodeFactor) / on.speedRatio / plainCores;
   return {
     ...frame,
-    laterFps: shownAt(laterMs, c, on),
+    laterFps: shownFpsOf(warm, c, on),
     ...waitsOf(c, p, on),
     standMs: Math.max(1000 / shownFps, on.heldMs),
     fitSec: on.isComputingFirst

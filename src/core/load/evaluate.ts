@@ -1,6 +1,8 @@
 import type { FetchCost } from './clip-cost';
 import type { Coefficients, DrawCost } from './compile';
 import {
+  coresInBursts,
+  coresInPauses,
   endlessSec,
   freeCoresOf,
   fullDriveStandMs,
@@ -90,6 +92,27 @@ const effectsOf = (draw: DrawCost, isAtClip: boolean, unlistedMs: number): numbe
     ? draw.effectsAtClipRefMs + unlistedMs * draw.effectAtClipMegapixels
     : draw.effectsRefMs + unlistedMs * draw.effectMegapixels;
 
+/** How many times faster than one thread the editor decodes where so many cores are free. */
+const threadGainOf = (threads: number, cores: number): number =>
+  1 + threadGainRatio * (Math.max(1, Math.min(threads, cores)) - 1);
+
+/** Milliseconds from one shown frame to the next where so many cores are free, `gain` times faster decoding than on one. */
+function intervalWith(
+  cores: number,
+  gain: number,
+  readMs: number,
+  decodeCoreMs: number,
+  hardwareMs: number,
+  drawCoreMs: number,
+  stillMs: number,
+  waitRatio: number,
+): number {
+  const decodeMs = decodeCoreMs / Math.min(gain, cores) + hardwareMs;
+  const drawMs = drawCoreMs / Math.min(1, cores) + stillMs;
+  const longest = Math.max(readMs, decodeMs, drawMs);
+  return Math.max(longest + waitRatio * (readMs + decodeMs + drawMs - longest), (decodeCoreMs + drawCoreMs) / cores);
+}
+
 /** Which samples to work out, and whether the waits that are no playing can be left as they are. */
 export interface EvaluateOptions {
   readonly from?: number;
@@ -149,11 +172,14 @@ export function evaluate(
     const buildRatio = lines.builds.least + lines.builds.span * (buildsSeverities[i] as number);
     const takenRatio = lines.programs.least + lines.programs.span * (programsSeverities[i] as number);
     const programCores = c.busyCores * (busyFactors[i] as number) + c.coreCount * takenRatio;
-    const freeCores = freeCoresOf(c.coreCount, programCores, c.coreCount * buildRatio);
-    const busyCores = programCores + c.coreCount * buildRatio;
+    const buildCores = c.coreCount * buildRatio;
+    const burstCores = coresInBursts(c.coreCount, programCores, buildCores);
+    const pauseCores = coresInPauses(c.coreCount, programCores, buildCores);
+    const freeCores = (burstCores + pauseCores) / 2;
+    const busyCores = programCores + buildCores;
     const asked = decodeThreadCounts[i] as number;
-    const threads = Math.max(1, Math.min(c.areThreadsRaised ? Math.max(asked, c.coreCount) : asked, freeCores));
-    const gain = 1 + threadGainRatio * (threads - 1);
+    const threads = c.areThreadsRaised ? Math.max(asked, c.coreCount) : asked;
+    const gain = threadGainOf(threads, freeCores);
 
     const memoryFactor = memoryFactors[i] as number;
     const leakMib = (lines.memory.least + lines.memory.span * (memorySeverities[i] as number)) * c.memoryMib;
@@ -172,7 +198,8 @@ export function evaluate(
     const { playing } = c;
     const softwareRefMs = playing.softwareOnlyRefMs + (isHardware ? 0 : playing.hardwareAbleRefMs);
     const decodeCoreMs = (softwareRefMs * decodeFactor + (isHardware ? c.hardwareCopyRefMs : 0)) / speed;
-    const decodeMs = decodeCoreMs / gain + (isHardware ? playing.hardwareMs * hardwareSlowness : 0);
+    const hardwareMs = isHardware ? playing.hardwareMs * hardwareSlowness : 0;
+    const decodeMs = decodeCoreMs / gain + hardwareMs;
 
     const takenGraphics =
       lines.graphicsMemory.least + lines.graphicsMemory.span * (graphicsMemorySeverities[i] as number);
@@ -208,23 +235,27 @@ export function evaluate(
 
     const isComputingFirst = (playsByRanks[i] as number) < c.computesFirstProbability;
     const waitRatio = isComputingFirst ? 1 : 1 - (overlapRatios[i] as number);
-    const longest = Math.max(readMs, decodeMs, drawMs);
-    const lined = longest + waitRatio * (readMs + decodeMs + drawMs - longest);
-    const coreMs = decodeCoreMs + (isGraphics ? callMs : drawnMs);
-    const intervalMs = Math.max(lined, coreMs / freeCores) * slowness;
-    // Stalls come in bursts that no queue hides: they add to what is shown, however quick the rest is.
+    const drawCoreMs = isGraphics ? callMs : drawnMs;
+    const stillMs = drawMs - drawCoreMs;
     const leastMs = 1000 / c.targetFps;
     const heldMs = systemStallMs + swapFreezeMs(over);
-    const shownFps = 1000 / (Math.max(leastMs, intervalMs) + heldMs);
+    const burstGain = threadGainOf(threads, burstCores);
+    const pauseGain = threadGainOf(threads, pauseCores);
+    const busyMs =
+      intervalWith(burstCores, burstGain, readMs, decodeCoreMs, hardwareMs, drawCoreMs, stillMs, waitRatio) * slowness;
+    const pausedMs =
+      intervalWith(pauseCores, pauseGain, readMs, decodeCoreMs, hardwareMs, drawCoreMs, stillMs, waitRatio) * slowness;
+    const shownFps = 500 / (Math.max(leastMs, busyMs) + heldMs) + 500 / (Math.max(leastMs, pausedMs) + heldMs);
     out.shownFps[i] = shownFps;
 
     const heat = 1 - (lines.heat.least + lines.heat.span * (heatSeverities[i] as number));
-    const laterDecodeMs = decodeMs + (decodeCoreMs / gain) * (1 / heat - 1);
-    const laterDrawMs = drawMs + (isGraphics ? callMs : drawnMs) * (1 / heat - 1);
-    const laterLongest = Math.max(readMs, laterDecodeMs, laterDrawMs);
-    const laterLined = laterLongest + waitRatio * (readMs + laterDecodeMs + laterDrawMs - laterLongest);
-    const laterMs = Math.max(laterLined, coreMs / heat / freeCores) * slowness;
-    out.laterFps[i] = 1000 / (Math.max(leastMs, laterMs) + heldMs);
+    const warmDecodeMs = decodeCoreMs / heat;
+    const warmDrawMs = drawCoreMs / heat;
+    const warmBusyMs =
+      intervalWith(burstCores, burstGain, readMs, warmDecodeMs, hardwareMs, warmDrawMs, stillMs, waitRatio) * slowness;
+    const warmPausedMs =
+      intervalWith(pauseCores, pauseGain, readMs, warmDecodeMs, hardwareMs, warmDrawMs, stillMs, waitRatio) * slowness;
+    out.laterFps[i] = 500 / (Math.max(leastMs, warmBusyMs) + heldMs) + 500 / (Math.max(leastMs, warmPausedMs) + heldMs);
 
     const movingRefMs =
       c.scaleRefMs +
@@ -239,7 +270,7 @@ export function evaluate(
       : endlessSec;
     if (isPlayingOnly) continue;
 
-    const jumpCores = jumpCoresOf(c.coreCount, programCores, c.coreCount * buildRatio);
+    const jumpCores = jumpCoresOf(c.coreCount, programCores, buildCores);
     const softwareRate = decodeFactor / (speed * Math.min(gain, jumpCores));
     const hardwareRate = isHardware ? hardwareSlowness : -1;
     const driveStall =
@@ -277,10 +308,9 @@ export function evaluate(
 
     const mostFetchedFps = Math.min(c.targetFps, 1000 / (Math.max(readMs, decodeMs) * slowness));
     const fetchedFps = shownFps + c.skippedRatio * (1 - waitRatio) * Math.max(0, mostFetchedFps - shownFps);
-    const drawCoreMs = isGraphics ? callMs : drawnMs;
     const workedCores = (decodeCoreMs * fetchedFps + drawCoreMs * shownFps) / 1000;
     out.coreUseRatio[i] = Math.min(1, (workedCores + busyCores) / c.coreCount);
-    out.editorCores[i] = Math.min(c.coreCount, workedCores + c.coreCount * buildRatio);
+    out.editorCores[i] = Math.min(c.coreCount, workedCores + buildCores);
     out.driveUseRatio[i] = Math.min(1, (readMs * fetchedFps) / 1000);
     out.graphicsUseRatio[i] = isGraphics ? Math.min(1, (drawnMs * shownFps) / 1000) : 0;
     out.graphicsMemoryRatio[i] = takenGraphics + (isGraphics ? graphicsNeededMib / c.graphicsMemoryMib : 0);
