@@ -173,7 +173,8 @@ export interface FrameWork {
 
 /**
  * The interval between shown frames where so many cores are free: from what the lanes take, and from core time where that
- * is what runs out. Where less than a core is free, what cores do takes longer.
+ * is what runs out. Where less than a core is free, what cores do takes longer; and so do they and the drive, but not the
+ * graphics, where memory is short.
  */
 function intervalOf(
   { laneMs, coreDecodeMs, coreDrawMs }: FrameWork,
@@ -181,12 +182,13 @@ function intervalOf(
   on: Conditions,
 ): number {
   const hardwareMs = laneMs.decoder - coreDecodeMs / on.threadGain;
-  const decoderMs = hardwareMs + coreDecodeMs / Math.min(threadGain, freeCores);
-  const drawingMs = laneMs.drawing - coreDrawMs + coreDrawMs / Math.min(1, freeCores);
-  const longestMs = Math.max(laneMs.drive, decoderMs, drawingMs);
-  const othersMs = laneMs.drive + decoderMs + drawingMs - longestMs;
+  const driveMs = laneMs.drive * on.slowness;
+  const decoderMs = hardwareMs + (coreDecodeMs * on.slowness) / Math.min(threadGain, freeCores);
+  const drawingMs = laneMs.drawing - coreDrawMs + (coreDrawMs * on.slowness) / Math.min(1, freeCores);
+  const longestMs = Math.max(driveMs, decoderMs, drawingMs);
+  const othersMs = driveMs + decoderMs + drawingMs - longestMs;
   const waitRatio = on.isComputingFirst ? 1 : 1 - on.overlapRatio;
-  return Math.max(longestMs + waitRatio * othersMs, (coreDecodeMs + coreDrawMs) / freeCores) * on.slowness;
+  return Math.max(longestMs + waitRatio * othersMs, ((coreDecodeMs + coreDrawMs) * on.slowness) / freeCores);
 }
 
 /**

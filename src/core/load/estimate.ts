@@ -62,7 +62,9 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
   };
   const warm = { laneMs: warmLaneMs, coreDecodeMs: coreDecodeMs / on.heatRatio, coreDrawMs: drawCoreMs / on.heatRatio };
   // Late pictures are left out after they were decoded: others are reckoned from them.
-  const mostFetchedFps = Math.min(c.targetFps, 1000 / (Math.max(laneMs.drive, laneMs.decoder) * on.slowness));
+  const slowedMs = (coreDecodeMs / on.threadGain) * (on.slowness - 1);
+  const fetchedMs = Math.max(laneMs.drive * on.slowness, laneMs.decoder + slowedMs);
+  const mostFetchedFps = Math.min(c.targetFps, 1000 / fetchedMs);
   const aheadRatio = on.isComputingFirst ? 0 : on.overlapRatio;
   const fetchedFps = shownFps + c.skippedRatio * aheadRatio * Math.max(0, mostFetchedFps - shownFps);
   const workedCores = (coreDecodeMs * fetchedFps + drawCoreMs * shownFps) / 1000;

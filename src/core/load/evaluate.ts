@@ -96,21 +96,29 @@ const effectsOf = (draw: DrawCost, isAtClip: boolean, unlistedMs: number): numbe
 const threadGainOf = (threads: number, cores: number): number =>
   1 + threadGainRatio * (Math.max(1, Math.min(threads, cores)) - 1);
 
-/** Milliseconds from one shown frame to the next where so many cores are free, `gain` times faster decoding than on one. */
-function intervalWith(
-  cores: number,
-  gain: number,
-  readMs: number,
-  decodeCoreMs: number,
-  hardwareMs: number,
-  drawCoreMs: number,
-  stillMs: number,
-  waitRatio: number,
-): number {
-  const decodeMs = decodeCoreMs / Math.min(gain, cores) + hardwareMs;
-  const drawMs = drawCoreMs / Math.min(1, cores) + stillMs;
-  const longest = Math.max(readMs, decodeMs, drawMs);
-  return Math.max(longest + waitRatio * (readMs + decodeMs + drawMs - longest), (decodeCoreMs + drawCoreMs) / cores);
+/** What one sample takes for a frame: one object for all of them, written over for each. */
+interface LaneWork {
+  readMs: number;
+  decodeCoreMs: number;
+  hardwareMs: number;
+  drawCoreMs: number;
+  /** Drawing that takes no time of the cores. */
+  stillMs: number;
+  waitRatio: number;
+  threads: number;
+  leastMs: number;
+  heldMs: number;
+}
+
+/** The rate that is shown while so many cores are free, at a speed of so much of the cores' own. */
+function fpsWith(work: LaneWork, cores: number, heat: number): number {
+  const decodeCoreMs = work.decodeCoreMs / heat;
+  const drawCoreMs = work.drawCoreMs / heat;
+  const decodeMs = decodeCoreMs / Math.min(threadGainOf(work.threads, cores), cores) + work.hardwareMs;
+  const drawMs = drawCoreMs / Math.min(1, cores) + work.stillMs;
+  const longest = Math.max(work.readMs, decodeMs, drawMs);
+  const lined = longest + work.waitRatio * (work.readMs + decodeMs + drawMs - longest);
+  return 1000 / (Math.max(work.leastMs, lined, (decodeCoreMs + drawCoreMs) / cores) + work.heldMs);
 }
 
 /** Which samples to work out, and whether the waits that are no playing can be left as they are. */
@@ -165,6 +173,17 @@ export function evaluate(
     unlistedLayersRank: unlistedLayersRanks,
   } = samples;
   const lines = linesOf(t);
+  const work: LaneWork = {
+    readMs: 0,
+    decodeCoreMs: 0,
+    hardwareMs: 0,
+    drawCoreMs: 0,
+    stillMs: 0,
+    waitRatio: 0,
+    threads: 0,
+    leastMs: 1000 / c.targetFps,
+    heldMs: 0,
+  };
   for (let i = from; i < to; i++) {
     const power = 1 - (lines.power.least + lines.power.span * (powerSeverities[i] as number));
     const staleness = 1 + (lines.software.least + lines.software.span * (softwareSeverities[i] as number));
@@ -236,26 +255,22 @@ export function evaluate(
     const isComputingFirst = (playsByRanks[i] as number) < c.computesFirstProbability;
     const waitRatio = isComputingFirst ? 1 : 1 - (overlapRatios[i] as number);
     const drawCoreMs = isGraphics ? callMs : drawnMs;
-    const stillMs = drawMs - drawCoreMs;
-    const leastMs = 1000 / c.targetFps;
-    const heldMs = systemStallMs + swapFreezeMs(over);
-    const burstGain = threadGainOf(threads, burstCores);
-    const pauseGain = threadGainOf(threads, pauseCores);
-    const busyMs =
-      intervalWith(burstCores, burstGain, readMs, decodeCoreMs, hardwareMs, drawCoreMs, stillMs, waitRatio) * slowness;
-    const pausedMs =
-      intervalWith(pauseCores, pauseGain, readMs, decodeCoreMs, hardwareMs, drawCoreMs, stillMs, waitRatio) * slowness;
-    const shownFps = 500 / (Math.max(leastMs, busyMs) + heldMs) + 500 / (Math.max(leastMs, pausedMs) + heldMs);
+    // The graphics work on where memory is short; the cores and the drive wait.
+    const slowReadMs = readMs * slowness;
+    const slowDecodeMs = decodeCoreMs * slowness;
+    work.readMs = slowReadMs;
+    work.decodeCoreMs = slowDecodeMs;
+    work.hardwareMs = hardwareMs;
+    work.drawCoreMs = drawCoreMs * slowness;
+    work.stillMs = drawMs - drawCoreMs;
+    work.waitRatio = waitRatio;
+    work.threads = threads;
+    work.heldMs = systemStallMs + swapFreezeMs(over);
+    // Bursts last longer than what is decoded ahead, and a pause shows no more than is wanted.
+    const shownFps = (fpsWith(work, burstCores, 1) + fpsWith(work, pauseCores, 1)) / 2;
     out.shownFps[i] = shownFps;
-
     const heat = 1 - (lines.heat.least + lines.heat.span * (heatSeverities[i] as number));
-    const warmDecodeMs = decodeCoreMs / heat;
-    const warmDrawMs = drawCoreMs / heat;
-    const warmBusyMs =
-      intervalWith(burstCores, burstGain, readMs, warmDecodeMs, hardwareMs, warmDrawMs, stillMs, waitRatio) * slowness;
-    const warmPausedMs =
-      intervalWith(pauseCores, pauseGain, readMs, warmDecodeMs, hardwareMs, warmDrawMs, stillMs, waitRatio) * slowness;
-    out.laterFps[i] = 500 / (Math.max(leastMs, warmBusyMs) + heldMs) + 500 / (Math.max(leastMs, warmPausedMs) + heldMs);
+    out.laterFps[i] = (fpsWith(work, burstCores, heat) + fpsWith(work, pauseCores, heat)) / 2;
 
     const movingRefMs =
       c.scaleRefMs +
@@ -306,7 +321,7 @@ export function evaluate(
       ((opening.startRefMs / Math.min(1, speed) + c.clipCount * perClipMs) * jump * (openingFactors[i] as number)) /
       1000;
 
-    const mostFetchedFps = Math.min(c.targetFps, 1000 / (Math.max(readMs, decodeMs) * slowness));
+    const mostFetchedFps = Math.min(c.targetFps, 1000 / Math.max(slowReadMs, slowDecodeMs / gain + hardwareMs));
     const fetchedFps = shownFps + c.skippedRatio * (1 - waitRatio) * Math.max(0, mostFetchedFps - shownFps);
     const workedCores = (decodeCoreMs * fetchedFps + drawCoreMs * shownFps) / 1000;
     out.coreUseRatio[i] = Math.min(1, (workedCores + busyCores) / c.coreCount);
