@@ -218,7 +218,6 @@ export function evaluate(
     const softwareRefMs = playing.softwareOnlyRefMs + (isHardware ? 0 : playing.hardwareAbleRefMs);
     const decodeCoreMs = (softwareRefMs * decodeFactor + (isHardware ? c.hardwareCopyRefMs : 0)) / speed;
     const hardwareMs = isHardware ? playing.hardwareMs * hardwareSlowness : 0;
-    const decodeMs = decodeCoreMs / gain + hardwareMs;
 
     const takenGraphics =
       lines.graphicsMemory.least + lines.graphicsMemory.span * (graphicsMemorySeverities[i] as number);

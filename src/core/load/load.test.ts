@@ -148,6 +148,31 @@ describe('estimate', () => {
     expect(short.intervalMs).toBeGreaterThan(roomy.intervalMs * 1.5);
   });
 
+  it('leaves drawing on the graphics as quick as it is when memory is short', () => {
+    const slowedBy = (graphicsDrawing: 'yes' | 'no') => {
+      const preview = { ...state().setup.preview, graphicsDrawing };
+      const intervalWith = (memoryMib: number) => {
+        const machine = { ...state().setup.machine, memoryMib, graphicsRatio: 4 };
+        const heavy = { ...withEffects, effects: [{ kind: 'rotate' as const, layerCount: 12 }] };
+        return estimate(state({ machine, preview, timeline: heavy }), 'heaviest', middle).intervalMs;
+      };
+      return intervalWith(2048) / intervalWith(16_384);
+    };
+    expect(slowedBy('no')).toBeGreaterThan(1.5);
+    expect(slowedBy('yes')).toBeLessThan(1.2);
+  });
+
+  it('shows fewer while programs are in a burst, and no more than is wanted while they pause', () => {
+    const shownBeside = (busyCores: number) =>
+      estimate(state({ programs: [{ id: 'p', busyCores, memoryMib: 200, canClose: 'yes' }] }), 'heaviest', middle);
+    const busy = shownBeside(3);
+    // The cores that are left would do on average.
+    expect(busy.intervalMs).toBeLessThan(1000 / 25);
+    expect(busy.shownFps).toBeLessThan(0.9 * 25);
+    expect(busy.shownFps).toBeGreaterThan(25 / 2);
+    expect(shownBeside(0.5).shownFps).toBe(25);
+  });
+
   it('counts what programs that nobody listed hold: little of large memory, too much of a small one', () => {
     const ratioWith = (memoryMib: number, programs: number) => {
       const machine = { ...state().setup.machine, memoryMib };
