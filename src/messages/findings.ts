@@ -1,5 +1,5 @@
 import type { CauseId } from '@/core/causes';
-import type { Findings } from '@/core/diagnose';
+import type { Diagnosis, Findings } from '@/core/diagnose';
 import type { LaneId, StageCost, StageId } from '@/core/load';
 import { formatFps, formatFpsRange, formatMs } from './format';
 import { stageTexts } from './load';
@@ -8,6 +8,27 @@ import { stageTexts } from './load';
 export interface Budget extends Pick<Findings, 'budgetMs' | 'bindingLane' | 'bindingCause' | 'stages'> {
   /** Whether the newest reading of the set-up says that it is usable. */
   readonly isUsable?: boolean;
+}
+
+/** From here on a cause is clear, and from here on a preview is held for usable. */
+const clearProbability = 0.75;
+const usableFrom = 0.8;
+
+/** What is believed of the causes, in a sentence before their list; `isLagging` by the newest reading of the set-up. */
+export function describeCauses(
+  { causes, isUnexplained, usableProbability }: Pick<Diagnosis, 'causes' | 'isUnexplained' | 'usableProbability'>,
+  isLagging: boolean,
+): string {
+  const [first, second] = causes;
+  if (!first || usableProbability > usableFrom)
+    return isLagging
+      ? 'By all else on this card the preview should be usable, and by your reading it is not. Something that counts is not on the card yet, or a figure on it is wrong.'
+      : 'By everything on this card the preview should be usable.';
+  if (isUnexplained) return 'None of the causes that Oil Can knows fits what you read.';
+  const isClear = first.probability >= clearProbability;
+  if (isClear && second && second.probability >= 0.5) return 'More than one thing is wrong at once.';
+  if (isClear) return 'One cause stands out.';
+  return 'No cause is clear yet: several would explain what you read. The look below tells most.';
 }
 
 /** The dearest stage of the lane that binds. */

@@ -10,7 +10,7 @@ import { expectGoodWords } from '../../tests/stand-ins/good-words';
 import { describeCommandFailure, describeConflict, stepTexts } from './card';
 import { describeBrowserAnswer, describeDepth, nameCodec } from './clip-facts';
 import { traitLabel } from './clip-traits';
-import { describeBudget, describeFit } from './findings';
+import { describeBudget, describeCauses, describeFit } from './findings';
 import { fixTitle } from './fix-titles';
 import { describeEffort, describePutBackTime, fixTexts } from './fixes';
 import { describeFootageFailure } from './footage';
@@ -144,6 +144,26 @@ describe('describeBudget', () => {
   it('admits that something else is in play where nothing binds', () => {
     const light = { ...demoCardAt(2), programs: [] };
     expect(describeBudget(computeFindings(light))).toContain('something is in play that is not on this card');
+  });
+});
+
+describe('describeCauses', () => {
+  const heavy = { id: 'decode-heavy', share: 0.9, probability: 0.95 } as const;
+  const busy = { id: 'programs-busy', share: 0.1, probability: 0.6 } as const;
+  const believed = { causes: [heavy], isUnexplained: false, usableProbability: 0.02 };
+
+  it('tells one cause from several, and from none that is clear', () => {
+    expect(describeCauses(believed, true)).toBe('One cause stands out.');
+    expect(describeCauses({ ...believed, causes: [heavy, busy] }, true)).toBe('More than one thing is wrong at once.');
+    expect(describeCauses({ ...believed, causes: [busy] }, true)).toContain('No cause is clear yet');
+    expect(describeCauses({ ...believed, isUnexplained: true }, true)).toContain('None of the causes');
+  });
+
+  it('does not tell somebody whose preview lags that it is usable', () => {
+    const fine = { ...believed, usableProbability: 0.95 };
+    expect(describeCauses(fine, false)).toBe('By everything on this card the preview should be usable.');
+    expect(describeCauses(fine, true)).toContain('by your reading it is not');
+    expect(describeCauses({ ...fine, causes: [] }, true)).toContain('by your reading it is not');
   });
 });
 

@@ -2,11 +2,11 @@
 
 import { useMemo } from 'react';
 import styled from 'styled-components';
-import type { JobCard } from '@/core/card';
+import { isUsable, type JobCard, readingInForce } from '@/core/card';
 import type { CauseGround, CauseId } from '@/core/causes';
-import { causesToRead, type Diagnosis, listCardGrounds, type StagesOfCard } from '@/core/diagnose';
+import { causesToRead, listCardGrounds, type StagesOfCard } from '@/core/diagnose';
 import { describeProbability, formatChance } from '@/messages/diagnosis';
-import { settlingTests } from '@/messages/findings';
+import { describeCauses, settlingTests } from '@/messages/findings';
 import { describeGround } from '@/messages/grounds';
 import { causeTexts } from '@/messages/load';
 import { Disclosure } from '@/ui/Disclosure';
@@ -46,19 +46,6 @@ const Bar = styled.div`
   > i { display: block; height: 100%; border-radius: 4px; background: ${colour.enamel}; }
 `;
 
-/** From here on a cause is clear. */
-const clearProbability = 0.75;
-
-function leadOf({ causes, isUnexplained, usableProbability }: Diagnosis): string {
-  const [first, second] = causes;
-  if (!first || usableProbability > 0.8) return 'By everything on this card the preview should be usable.';
-  if (isUnexplained) return 'None of the causes that Oil Can knows fits what you read.';
-  const isClear = first.probability >= clearProbability;
-  if (isClear && second && second.probability >= 0.5) return 'More than one thing is wrong at once.';
-  if (isClear) return 'One cause stands out.';
-  return 'No cause is clear yet: several would explain what you read. The look below tells most.';
-}
-
 /** What speaks for a cause before anything was read. */
 function OnTheCard({ grounds }: { readonly grounds: readonly CauseGround[] }) {
   if (grounds.length === 0) return null;
@@ -94,6 +81,7 @@ export function Causes({
         <p>{estimateCause ? causeTexts[estimateCause].why : 'By the estimate this preview should be usable.'}</p>
       </Sheet>
     );
+  const reading = readingInForce(card);
   const shown = causesToRead(diagnosis.causes);
   const rest = diagnosis.causes.filter((cause) => !shown.includes(cause)).slice(0, 6);
   return (
@@ -102,7 +90,7 @@ export function Causes({
       aside={status === 'running' ? 'working it out again…' : 'by your readings and answers'}
     >
       <p style={{ marginBottom: 10 }}>
-        <b>{leadOf(diagnosis)}</b>
+        <b>{describeCauses(diagnosis, reading !== null && !isUsable(card, reading))}</b>
       </p>
       {diagnosis.isUnexplained && (
         <Note>
