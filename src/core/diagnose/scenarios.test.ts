@@ -53,10 +53,13 @@ describe('where people are told both, facts decide', () => {
       { ...draft, rig: { ...draft.rig, memoryMib: 8192, editorGivenMib: 8400 } },
       { complaints: ['playing'], seed: 3, answers: { 'memory-full': 'yes' } },
     );
+    // Drawn on the cores: the graphics do not wait for the editor's memory.
+    const timeline = { ...draft.rig.timeline, effects: [{ kind: 'colour-curves' as const, layerCount: 1 }] };
     const tooLittle = cardOf(
-      { ...draft, rig: { ...draft.rig, editorGivenMib: 500 } },
+      { ...draft, rig: { ...draft.rig, timeline, isDrawingOnGraphics: false, editorGivenMib: 500 } },
       { complaints: ['playing'], seed: 3, answers: { 'memory-full': 'no' } },
     );
+    expect(gapOf(tooLittle)).toBeGreaterThan(0.3);
     expect(gapWith(tooMuch, 'give-editor-memory', 4096)).toBeLessThan(0.5 * gapOf(tooMuch));
     expect(gapWith(tooLittle, 'give-editor-memory', 8192)).toBeLessThan(0.5 * gapOf(tooLittle));
   });
