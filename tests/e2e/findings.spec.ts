@@ -18,7 +18,7 @@ test('names the cause of a card, how sure that is, and ways out', async ({ page 
     weighed,
   );
   await expect(causes).toContainText('One cause stands out.');
-  await expect(causes).toContainText('very likely');
+  await expect(causes).toContainText('almost certain');
   await expect(causes).toContainText(
     'On your card: The programs that you could close take 3.45 of 4 cores and 1.5 GB.',
   );

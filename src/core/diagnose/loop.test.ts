@@ -4,7 +4,7 @@ import { applyAll } from '../../../tests/stand-ins/commands';
 import { demoCardAt, demoCards } from '../../../tests/stand-ins/demo-cards';
 import { begin, close, end, quarter, read } from '../../../tests/stand-ins/trials';
 import { forecastUnder, questionCatalogue } from '../belief';
-import { type CardCommand, createJobCard, fixesInForce, isCardUsable, openTrial } from '../card';
+import { type CardCommand, createJobCard, deriveBaseState, fixesInForce, isCardUsable, openTrial } from '../card';
 import { findFix, fixIds } from '../fixes';
 import { measurePractice } from '../practice';
 import { toMeasuredReading } from '../readings';
@@ -77,6 +77,19 @@ describe('the loop on the demo cards, measured on their practice machines', () =
 });
 
 describe('chooseStep', () => {
+  it('says how long a fix takes to make, as the page of the fix does: without the reading after it', () => {
+    const made = demoCards.flatMap((card) => {
+      const move = chooseStep(card, diagnose(card, { sampleCount: 800 }));
+      return move.kind === 'try' ? [{ card, move }] : [];
+    });
+    expect(made.length).toBeGreaterThan(0);
+    for (const { card, move } of made)
+      expect(move.minutes, move.fix.id).toBeCloseTo(
+        findFix(move.fix.id)?.effortMinutes(deriveBaseState(card), move.fix.level) ?? Number.NaN,
+        6,
+      );
+  });
+
   it('follows the person’s own plan before what the belief would take, and goes on when a step is left out', () => {
     const planned = applyAll(demoCardAt(0), { type: 'choosePlan', input: { fixes: [close, quarter] } });
     const diagnosis = diagnose(planned, { sampleCount: 800 });

@@ -3,7 +3,7 @@ import { applyFixes, type FixAtLevel, findFix } from '../fixes';
 import { createRefusal } from './candidates';
 import { remainingPlan } from './chosen-plan';
 import type { Diagnosis } from './diagnose';
-import { leastScore, type NextTest } from './next-tests';
+import { leastScore, type NextTest, readingMinutes } from './next-tests';
 import type { Plan } from './plan';
 import type { Relief } from './relief';
 
@@ -14,6 +14,7 @@ export type BeliefMove =
   | {
       readonly kind: 'try';
       readonly fix: FixAtLevel;
+      /** Without the reading after it. */
       readonly minutes: number;
       readonly plan: Plan | null;
       /** Where nothing is expected to make it usable, what is expected of this. */
@@ -103,10 +104,16 @@ export function chooseMove(diagnosis: Diagnosis): BeliefMove {
   return toTry({ id: best.id, level: best.level }, isOfPlan ? plan : null, diagnosis);
 }
 
-const toTry = (fix: FixAtLevel, plan: Plan | null, { nextTests }: Diagnosis): BeliefMove => ({
+/** Minutes that making a fix takes, without the reading after it. */
+function effortOf({ id, level }: FixAtLevel, { nextTests, sketch }: Diagnosis): number {
+  const test = nextTests.find((other) => other.id === id && other.level === level);
+  return test ? test.minutes - readingMinutes : (findFix(id)?.effortMinutes(sketch.base, level) ?? 0);
+}
+
+const toTry = (fix: FixAtLevel, plan: Plan | null, diagnosis: Diagnosis): BeliefMove => ({
   kind: 'try',
   fix,
-  minutes: nextTests.find((test) => test.id === fix.id)?.minutes ?? plan?.minutes ?? 0,
+  minutes: effortOf(fix, diagnosis),
   plan,
 });
 

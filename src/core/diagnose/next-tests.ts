@@ -58,7 +58,7 @@ const knownRatio = 0.95;
  */
 const lookBonus = 5;
 /** Taking a reading after a change. */
-const readingMinutes = 1;
+export const readingMinutes = 1;
 
 /** Width of a histogram's column, in logarithms: about what two readings differ by. */
 const columnWidth = 0.22;
