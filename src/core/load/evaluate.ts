@@ -121,6 +121,13 @@ function fpsWith(work: LaneWork, cores: number, heat: number): number {
   return 1000 / (Math.max(work.leastMs, lined, (decodeCoreMs + drawCoreMs) / cores) + work.heldMs);
 }
 
+/** The mean rate of bursts and pauses; where all that is wanted is shown in bursts, it is in pauses too. */
+function meanFpsOf(work: LaneWork, burstCores: number, pauseCores: number, heat: number): number {
+  const inBursts = fpsWith(work, burstCores, heat);
+  const isMost = burstCores === pauseCores || inBursts >= 1000 / (work.leastMs + work.heldMs);
+  return isMost ? inBursts : (inBursts + fpsWith(work, pauseCores, heat)) / 2;
+}
+
 /** Which samples to work out, and whether the waits that are no playing can be left as they are. */
 export interface EvaluateOptions {
   readonly from?: number;
@@ -266,10 +273,10 @@ export function evaluate(
     work.threads = threads;
     work.heldMs = systemStallMs + swapFreezeMs(over);
     // Bursts last longer than what is decoded ahead, and a pause shows no more than is wanted.
-    const shownFps = (fpsWith(work, burstCores, 1) + fpsWith(work, pauseCores, 1)) / 2;
+    const shownFps = meanFpsOf(work, burstCores, pauseCores, 1);
     out.shownFps[i] = shownFps;
     const heat = 1 - (lines.heat.least + lines.heat.span * (heatSeverities[i] as number));
-    out.laterFps[i] = (fpsWith(work, burstCores, heat) + fpsWith(work, pauseCores, heat)) / 2;
+    out.laterFps[i] = heat === 1 ? shownFps : meanFpsOf(work, burstCores, pauseCores, heat);
 
     const movingRefMs =
       c.scaleRefMs +
