@@ -14,7 +14,7 @@ import {
   shortage,
   swapFreezeMs,
   swapStandMs,
-  threadGainRatio,
+  threadGainOf,
   unlistedMibOf,
 } from './conditions';
 import {
@@ -94,8 +94,7 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
     c.busyCores * p.busyFactor + c.coreCount * troubles.programs * reachOf('programs', p.programsSeverity);
   const freeCores = freeCoresOf(c.coreCount, programCores, buildCores);
   const wantedThreads = c.areThreadsRaised ? Math.max(p.decodeThreadCount, c.coreCount) : p.decodeThreadCount;
-  const gainWith = (cores: number): number => 1 + threadGainRatio * (Math.max(1, Math.min(wantedThreads, cores)) - 1);
-  const toPhase = (cores: number): CorePhase => ({ freeCores: cores, threadGain: gainWith(cores) });
+  const toPhase = (cores: number): CorePhase => ({ freeCores: cores, threadGain: threadGainOf(wantedThreads, cores) });
   const leakMib = troubles.memory * reachOf('memory', p.memorySeverity) * c.memoryMib;
   const unlistedMib = troubles.programs * unlistedMibOf(p.programsSeverity);
   const memoryRatio = (c.memoryNeededMib * p.memoryFactor + leakMib + unlistedMib) / c.memoryMib;
@@ -114,7 +113,7 @@ function conditionsOf(c: Coefficients, p: Parameters): Conditions {
       toPhase(coresInBursts(c.coreCount, programCores, buildCores)),
       toPhase(coresInPauses(c.coreCount, programCores, buildCores)),
     ],
-    threadGain: gainWith(freeCores),
+    threadGain: threadGainOf(wantedThreads, freeCores),
     isHardware: p.hardwareDecodeRank < c.hardwareDecodeProbability,
     hardwareSlowness:
       (1 + troubles.hardwareDecode * reachOf('hardwareDecode', p.hardwareDecodeSeverity)) / p.hardwareDecodeFactor,

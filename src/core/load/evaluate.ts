@@ -18,6 +18,7 @@ import {
   shortage,
   swapFreezeMs,
   swapStandMs,
+  threadGainOf,
   threadGainRatio,
   troubleReach,
   unlistedMibOf,
@@ -91,10 +92,6 @@ const effectsOf = (draw: DrawCost, isAtClip: boolean, unlistedMs: number): numbe
   isAtClip
     ? draw.effectsAtClipRefMs + unlistedMs * draw.effectAtClipMegapixels
     : draw.effectsRefMs + unlistedMs * draw.effectMegapixels;
-
-/** How many times faster than one thread the editor decodes where so many cores are free. */
-const threadGainOf = (threads: number, cores: number): number =>
-  1 + threadGainRatio * (Math.max(1, Math.min(threads, cores)) - 1);
 
 /** What one sample takes for a frame: one object for all of them, written over for each. */
 interface LaneWork {
