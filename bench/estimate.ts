@@ -10,7 +10,16 @@ import { measureRig, play, rateOf } from '@/core/simulate';
 import { drawRig } from '@/core/simulate/cases/draw-rig';
 import { drawWorkMs, softwareWorkMs } from '@/core/simulate/work';
 import { compareFixes } from './estimate/fixes-over-simulator';
-import { besideBusyProcess, makeClips, pipelines, rigOfPipeline, timePipeline } from './estimate/pipelines';
+import {
+  besideBusyProcess,
+  type MadeClips,
+  makeClips,
+  type Pipeline,
+  type PipelineTime,
+  pipelines,
+  rigOfPipeline,
+  timePipeline,
+} from './estimate/pipelines';
 import { parametersOfRig, stateOfRig } from './estimate/state-of-rig';
 import { createLargeCard } from './large-card';
 
@@ -42,14 +51,42 @@ function compareDecoding() {
 /** Two chains that differ by less measure the other way round in the next run. */
 const leastDifference = 0.05;
 
+/** A chain's times in all rounds: what it took by the yardstick beside it, and how far apart the rounds were. */
+function summariseRounds(times: readonly PipelineTime[]) {
+  const ratios = sorted(times.map(({ measuredMs, yardstickMs }) => measuredMs / yardstickMs));
+  const yardstickMs = median(times.map((time) => time.yardstickMs));
+  const ratio = median(ratios);
+  return {
+    yardstickMs,
+    measuredMs: ratio * yardstickMs,
+    spread: (percentileOfSorted(ratios, 0.75) - percentileOfSorted(ratios, 0.25)) / ratio,
+  };
+}
+
+/**
+ * Times of every chain, alone and beside a busy process: round after round, so that a mood of a machine that others share
+ * meets all of them and none of them each time.
+ */
+async function timeRounds(clips: MadeClips, chains: readonly Pipeline[], roundCount: number) {
+  const [plain] = pipelines;
+  if (!plain) throw new Error('bench:estimate: no pipelines');
+  const rows = [false, true].flatMap((isBusy) =>
+    chains.map((pipeline) => ({ pipeline, isBusy, times: [] as PipelineTime[] })),
+  );
+  for (let i = 0; i < roundCount; i++)
+    for (const { pipeline, isBusy, times } of rows) {
+      const time = () => timePipeline(clips[pipeline.clip], pipeline, { clip: clips.wide, pipeline: plain });
+      times.push(isBusy ? await besideBusyProcess(time) : time());
+    }
+  return rows.map(({ pipeline, isBusy, times }) => ({ pipeline, isBusy, ...summariseRounds(times) }));
+}
+
 /** Estimate and simulator against ffmpeg: the core is measured by decoding alone beside each chain, the rest is foretold. */
 async function comparePipelines() {
   const { clips, done } = makeClips();
   try {
-    const runs = isQuick ? 1 : 4;
+    const roundCount = isQuick ? 1 : 5;
     const coreCount = cpus().length;
-    const [plain] = pipelines;
-    if (!plain) throw new Error('bench:estimate: no pipelines');
     const { stream } = clips.wide;
     const refMs = softwareDecodeMs({
       codec: stream.codec,
@@ -58,42 +95,33 @@ async function comparePipelines() {
       megapixels: stream.megapixels,
       megabits: stream.megabitsPerFrame,
     });
-    const speeds: number[] = [];
-    const rows: {
-      readonly id: string;
-      readonly measuredMs: number;
-      readonly estimatedMs: number;
-      readonly simulatedMs: number;
-    }[] = [];
-    for (const isBusy of [false, true])
-      for (const pipeline of isQuick ? pipelines.slice(1, 3) : pipelines) {
-        const clip = clips[pipeline.clip];
-        const time = () => timePipeline(clip, pipeline, { clip: clips.wide, pipeline: plain }, runs);
-        const { measuredMs, yardstickMs } = isBusy ? await besideBusyProcess(time) : time();
-        const coreSpeed = refMs / yardstickMs;
-        speeds.push(coreSpeed);
-        const busyCores = isBusy ? 1 : 0;
-        const rig = rigOfPipeline(clip.stream, pipeline, { coreCount, coreSpeed, busyCores });
-        const { stages } = estimate(stateOfRig(rig), 'heaviest', parametersOfRig(rig));
-        // Nothing is shown, and a picture that keeps its size is not scaled.
-        const isScaled = pipeline.filter?.includes('scale') || pipeline.isLayered;
-        const counted = stages.filter(({ id }) => id !== 'show' && id !== 'read' && (id !== 'scale' || isScaled));
-        const estimatedMs = counted.reduce((sum, { ms }) => sum + ms, 0);
-        // The simulator has a core of its own measure: what decoding alone takes by its account, over what it took here.
-        const ownSpeed = softwareWorkMs(clips.wide.stream) / yardstickMs;
-        // Its programs work in bursts; what keeps a core busy here does so all the time, as its builds do.
-        const idleRig = rigOfPipeline(clip.stream, pipeline, { coreCount, coreSpeed: ownSpeed, busyCores: 0 });
-        const ownRig = { ...idleRig, faults: { ...idleRig.faults, buildCores: busyCores } };
-        const bare = { ...ownRig, timeline: { ...ownRig.timeline, effects: [], titleCount: 0 } };
-        const leftOutMs = drawWorkMs(bare, clip.stream, isScaled ? 0 : clip.stream.megapixels) / ownSpeed;
-        const simulatedMs = 1000 / rateOf(play(ownRig, createRandom(1), 20_000).shownAtMs) - leftOutMs;
-        rows.push({
-          id: `${pipeline.id}${isBusy ? ', beside a busy process' : ''}`,
-          measuredMs: round(measuredMs),
-          estimatedMs: round(estimatedMs),
-          simulatedMs: round(simulatedMs),
-        });
-      }
+    const timed = await timeRounds(clips, isQuick ? pipelines.slice(1, 3) : pipelines, roundCount);
+    const rows = timed.map(({ pipeline, isBusy, measuredMs, yardstickMs, spread }) => {
+      const clip = clips[pipeline.clip];
+      const coreSpeed = refMs / yardstickMs;
+      const busyCores = isBusy ? 1 : 0;
+      const rig = rigOfPipeline(clip.stream, pipeline, { coreCount, coreSpeed, busyCores });
+      const { stages } = estimate(stateOfRig(rig), 'heaviest', parametersOfRig(rig));
+      // Nothing is shown, and a picture that keeps its size is not scaled.
+      const isScaled = pipeline.filter?.includes('scale') || pipeline.isLayered;
+      const counted = stages.filter(({ id }) => id !== 'show' && id !== 'read' && (id !== 'scale' || isScaled));
+      const estimatedMs = counted.reduce((sum, { ms }) => sum + ms, 0);
+      // The simulator has a core of its own measure: what decoding alone takes by its account, over what it took here.
+      const ownSpeed = softwareWorkMs(clips.wide.stream) / yardstickMs;
+      // Its programs work in bursts; what keeps a core busy here does so all the time, as its builds do.
+      const idleRig = rigOfPipeline(clip.stream, pipeline, { coreCount, coreSpeed: ownSpeed, busyCores: 0 });
+      const ownRig = { ...idleRig, faults: { ...idleRig.faults, buildCores: busyCores } };
+      const bare = { ...ownRig, timeline: { ...ownRig.timeline, effects: [], titleCount: 0 } };
+      const leftOutMs = drawWorkMs(bare, clip.stream, isScaled ? 0 : clip.stream.megapixels) / ownSpeed;
+      const simulatedMs = 1000 / rateOf(play(ownRig, createRandom(1), 20_000).shownAtMs) - leftOutMs;
+      return {
+        id: `${pipeline.id}${isBusy ? ', beside a busy process' : ''}`,
+        measuredMs: round(measuredMs),
+        spread: round(spread),
+        estimatedMs: round(estimatedMs),
+        simulatedMs: round(simulatedMs),
+      };
+    });
     const errorsOf = (pick: (row: (typeof rows)[number]) => number) => {
       const errors = rows.map((row) => Math.abs(pick(row) / row.measuredMs - 1));
       return {
@@ -108,8 +136,9 @@ async function comparePipelines() {
       alone.every((b) => a.measuredMs > b.measuredMs * (1 - leastDifference) || a.estimatedMs < b.estimatedMs),
     );
     return {
-      coreSpeed: round(median(speeds)),
+      coreSpeed: round(refMs / median(timed.map(({ yardstickMs }) => yardstickMs))),
       pipelineCount: rows.length,
+      roundCount,
       estimate: errorsOf(({ estimatedMs }) => estimatedMs),
       simulator: errorsOf(({ simulatedMs }) => simulatedMs),
       isOrderOfFixesTheSame: isInOrder,

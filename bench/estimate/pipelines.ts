@@ -62,11 +62,10 @@ interface MadeClip {
   readonly stream: RigStream;
 }
 
+export type MadeClips = Readonly<Record<Pipeline['clip'], MadeClip>>;
+
 /** Makes the clips in a folder of its own; `done` deletes it. */
-export function makeClips(): {
-  readonly clips: Readonly<Record<Pipeline['clip'], MadeClip>>;
-  readonly done: () => void;
-} {
+export function makeClips(): { readonly clips: MadeClips; readonly done: () => void } {
   const folder = mkdtempSync(join(tmpdir(), 'oil-can-bench-'));
   const make = (name: Pipeline['clip'], widthPx: number, heightPx: number, isDeep: boolean): MadeClip => {
     const path = join(folder, `${name}.mp4`);
@@ -168,28 +167,26 @@ export interface PipelineTime {
   readonly yardstickMs: number;
 }
 
+/** Milliseconds a frame of a chain, the start of the program taken off; both runs close to each other. */
+function frameMs(clip: MadeClip, pipeline: Pipeline): number {
+  const startMs = runFrames(clip, pipeline, startFrames);
+  const wholeMs = runFrames(clip, pipeline, frameCount);
+  return (wholeMs - startMs) / (frameCount - startFrames);
+}
+
 /**
- * Milliseconds a frame of a chain and of the yardstick, turn by turn, so that both meet the same moods of a machine that
- * others share: the best of some runs each, the start of the program taken off.
+ * A chain between two runs of the yardstick: what the core did meanwhile is the mean of both. One such time is worth little
+ * on a machine that others share; the middle of several, taken at different moments, holds.
  */
 export function timePipeline(
   clip: MadeClip,
   pipeline: Pipeline,
   yardstick: { readonly clip: MadeClip; readonly pipeline: Pipeline },
-  runs: number,
 ): PipelineTime {
-  const best = { whole: Infinity, start: Infinity, yardstickWhole: Infinity, yardstickStart: Infinity };
-  for (let i = 0; i < runs; i++) {
-    best.yardstickWhole = Math.min(best.yardstickWhole, runFrames(yardstick.clip, yardstick.pipeline, frameCount));
-    best.whole = Math.min(best.whole, runFrames(clip, pipeline, frameCount));
-    best.yardstickStart = Math.min(best.yardstickStart, runFrames(yardstick.clip, yardstick.pipeline, startFrames));
-    best.start = Math.min(best.start, runFrames(clip, pipeline, startFrames));
-  }
-  const counted = frameCount - startFrames;
-  return {
-    measuredMs: (best.whole - best.start) / counted,
-    yardstickMs: (best.yardstickWhole - best.yardstickStart) / counted,
-  };
+  const beforeMs = frameMs(yardstick.clip, yardstick.pipeline);
+  const measuredMs = frameMs(clip, pipeline);
+  const afterMs = frameMs(yardstick.clip, yardstick.pipeline);
+  return { measuredMs, yardstickMs: (beforeMs + afterMs) / 2 };
 }
 
 /** Keeps one core busy while `work` runs. */
