@@ -57,6 +57,8 @@ export function stateOfRig(rig: Rig): SetupState {
         cutsPerMinute: rig.timeline.cutsPerMinute,
         unusedClipCount: rig.unusedClipCount,
         isDescribed: true,
+        hasOnlyListedEffects: true,
+        hasOnlyListedLayers: true,
         effects: rig.timeline.effects,
       },
       preview: {
@@ -91,7 +93,12 @@ export function stateOfRig(rig: Rig): SetupState {
 
 /** The middle of every unknown, with the editor's own ways as the rig has them. */
 export const parametersOfRig = (rig: Rig): Parameters => ({
-  ...middleParameters({ decodeThreadCount: rig.threadCount, isSpeedMeasured: true, isHardwareMeasured: true }),
+  ...middleParameters({
+    decodeThreadCount: rig.threadCount,
+    speedFrom: 'measured',
+    areGraphicsStated: true,
+    isHardwareMeasured: true,
+  }),
   decodeThreadCount: Math.min(16, rig.threadCount),
   overlapRatio: rig.design === 'in-turn' ? 0.02 : 0.92,
   coreSpeedFactor: 1,

@@ -133,6 +133,11 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
     how: 'Put it on a new, empty timeline: nothing above it, no effects. Delete that timeline afterwards.',
     answers: { smoothly: 'Smoothly', 'small-hitches': 'With small hitches', lags: 'It lags clearly' },
   },
+  'clip-with-effects': {
+    question: 'How does one of the heavy clips play by itself, with its effects on it?',
+    how: 'Copy it with its effects to a new, empty timeline: nothing above it, no titles. Delete that timeline afterwards.',
+    answers: { smoothly: 'Smoothly', 'small-hitches': 'With small hitches', lags: 'It lags clearly' },
+  },
   'file-copy': {
     question: 'How quickly does a large clip copy from its drive to another place?',
     how: 'Copy one file of a gigabyte or so and read the rate in the copy window. Delete the copy.',

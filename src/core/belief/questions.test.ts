@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
 import { applyFixes } from '../fixes';
 import { compile, createOutcomes, drawParameterSamples, evaluate, type SetupState } from '../load';
+import { withOneLayer, withTimeline } from '../load/change-state';
 import { troubleIds } from '../load/types';
 import { findQuestion, type QuestionId, questionCatalogue } from './questions';
 import { viewSamples } from './weighing';
@@ -68,6 +69,36 @@ describe('a look at one clip by itself', () => {
           { id: 'solo-track', level: null },
         ]);
         expect(chancesOf('clip-alone', state)).toEqual(chancesOf('clip-alone', bare));
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('tells nothing of unlisted layers, and with its effects is never likelier smooth', () => {
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const [listed, unlisted] = [true, false].map((hasOnlyListedLayers) =>
+          chancesOf('clip-with-effects', withTimeline(state, { hasOnlyListedLayers })),
+        );
+        expect(listed).toEqual(unlisted);
+        const bare = chancesOf('clip-alone', state);
+        for (const [i, chances] of chancesOf('clip-with-effects', state).entries())
+          expect(chances[0] ?? 1).toBeLessThanOrEqual((bare[i]?.[0] ?? 0) + 1e-9);
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('is asked with its effects only where there may be effects and something else', () => {
+    const { canAsk } = findQuestion('clip-with-effects') ?? {};
+    if (!canAsk) throw new Error('no such question');
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const described = withTimeline(state, { isDescribed: true });
+        expect(canAsk(withTimeline(described, { effects: [] }))).toBe(false);
+        expect(canAsk(withOneLayer(described))).toBe(false);
+        const undescribed = { isDescribed: false, hasOnlyListedEffects: false, hasOnlyListedLayers: false };
+        expect(canAsk(withTimeline(state, undescribed))).toBe(true);
       }),
       propertyRuns,
     );

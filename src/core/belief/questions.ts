@@ -1,6 +1,12 @@
 import { beforeCauses } from '../causes';
 import { applyFixes } from '../fixes/apply-fixes';
-import { canHardwareDecode, isGraphicsDrawing, isHardwareDecoding } from '../load/change-state';
+import {
+  canHardwareDecode,
+  isGraphicsDrawing,
+  isHardwareDecoding,
+  mayHoldEffects,
+  mayHoldLayers,
+} from '../load/change-state';
 import { reachOf } from '../load/conditions';
 import type { Outcomes } from '../load/evaluate';
 import type { Parameters, SetupState } from '../load/types';
@@ -54,8 +60,8 @@ const yesNo = (isTrue: number): readonly number[] => {
 const step = (value: number, middle: number, width: number): number =>
   1 / (1 + Math.exp(-Math.log(Math.max(value, 1e-9) / middle) / width));
 
-/** How likely something is on that is known, supposed or left open. */
-const shareOn = (state: KnownState): number => (state === 'yes' ? 1 : state === 'no' ? 0 : 0.6);
+/** Whether something is on, which every hypothesis supposes one way or the other. */
+const isOn = (state: KnownState): number => (state === 'yes' ? 1 : 0);
 const always = (): boolean => true;
 const answersYesNo = ['yes', 'no'] as const;
 
@@ -73,6 +79,14 @@ export function chancesOfStanding({ out, index }: SampleView): readonly number[]
   const within = step(out.standMs[index] as number, longStandMs, 0.2);
   const atCut = standingCut.ratio * step(out.cutMs[index] as number, standingCut.ms, 0.3);
   return yesNo(1 - (1 - within) * (1 - atCut));
+}
+
+const howItPlays = ['smoothly', 'small-hitches', 'lags'] as const;
+
+/** How likely something plays smoothly, with small hitches, and not. */
+function chancesOfPlaying({ state, out, index }: SampleView): readonly number[] {
+  const ratio = (out.shownFps[index] as number) / state.setup.targetFps;
+  return inThree(step(ratio, 0.97 * usableRateRatio, 0.05), step(ratio, 0.6, 0.15));
 }
 
 /** Below this rate of a copy, in megabytes a second, a drive is slow; above the other it is no hindrance to any preview. */
@@ -218,14 +232,14 @@ const definitions = [
     answers: answersYesNo,
     minutes: 1,
     canAsk: ({ setup }) => canHardwareDecode(setup),
-    chances: ({ state }) => yesNo(shareOn(isHardwareDecoding(state))),
+    chances: ({ state }) => yesNo(isOn(isHardwareDecoding(state))),
   },
   {
     id: 'graphics-monitor',
     answers: answersYesNo,
     minutes: 1,
     canAsk: ({ setup }) => setup.machine.graphicsRatio > 1,
-    chances: ({ state }) => yesNo(shareOn(isGraphicsDrawing(state))),
+    chances: ({ state }) => yesNo(isOn(isGraphicsDrawing(state))),
   },
   {
     id: 'which-graphics',
@@ -253,7 +267,7 @@ const definitions = [
   },
   {
     id: 'clip-alone',
-    answers: ['smoothly', 'small-hitches', 'lags'],
+    answers: howItPlays,
     minutes: 1.5,
     canAsk: always,
     lookAt: (_, asIs) =>
@@ -262,10 +276,17 @@ const definitions = [
         { id: 'solo-track', level: null },
       ]),
     isAboutPlayingOnly: true,
-    chances: ({ state, out, index }) => {
-      const ratio = (out.shownFps[index] as number) / state.setup.targetFps;
-      return inThree(step(ratio, 0.97 * usableRateRatio, 0.05), step(ratio, 0.6, 0.15));
-    },
+    chances: chancesOfPlaying,
+  },
+  {
+    id: 'clip-with-effects',
+    answers: howItPlays,
+    minutes: 1.5,
+    // Without effects it is the clip alone, and without layers the preview as it stands.
+    canAsk: (state) => mayHoldEffects(state) && mayHoldLayers(state),
+    lookAt: (_, asIs) => applyFixes(asIs, [{ id: 'solo-track', level: null }]),
+    isAboutPlayingOnly: true,
+    chances: chancesOfPlaying,
   },
   {
     id: 'file-copy',

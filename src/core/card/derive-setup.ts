@@ -138,11 +138,12 @@ function toSetupMachine(card: JobCard, tests: JobCard['decodeTests']): Setup['ma
   return {
     coreCount: machine.coreCount.value,
     coreSpeedRatio: measured.coreSpeedRatio ?? coreSpeedRatioOf(machine.speedClass.value),
-    isSpeedMeasured,
+    speedFrom: isSpeedMeasured ? 'measured' : machine.speedClass.source === 'assumed' ? 'assumed' : 'stated',
     decodeThreadCount: measured.decodeThreadCount ?? machine.coreCount.value,
     powerRatio: isSpeedMeasured ? 1 : powerRatioOf(machine.powerMode.value),
     memoryMib: machine.memoryMib.value,
     graphicsRatio: graphics.graphicsRatio,
+    areGraphicsStated: machine.graphics.source !== 'assumed',
     graphicsYear: machine.graphicsYear.value,
     decodeMegapixelPerSec: measured.hardwareMegapixelPerSec ?? graphics.decodeMegapixelPerSec,
     isHardwareMeasured: measured.hardwareMegapixelPerSec !== null,
@@ -206,6 +207,8 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
         transitionRatio: timeline.transitionRatio,
         unusedClipCount: timeline.unusedClipCount,
         isDescribed: timeline.isDescribed,
+        hasOnlyListedEffects: false,
+        hasOnlyListedLayers: false,
         effects: timeline.effects.map(({ kind, layerCount }) => ({ kind, layerCount })),
       },
       preview: {

@@ -138,7 +138,7 @@ describe('deriveBaseState with stills, sounds and measurements', () => {
     expect(machine).toMatchObject({
       coreSpeedRatio: measured.coreSpeedRatio,
       decodeThreadCount: measured.decodeThreadCount,
-      isSpeedMeasured: true,
+      speedFrom: 'measured',
       powerRatio: 1,
     });
     const [nearMs, farMs] = clips.map((clip) => clip.original.drive.latencyMs) as [number, number];

@@ -29,6 +29,19 @@ export const withMachine = (state: SetupState, change: Partial<Setup['machine']>
 export const withTimeline = (state: SetupState, change: Partial<Setup['timeline']>): SetupState =>
   withSetup(state, { timeline: changed(state.setup.timeline, change) });
 
+/** A film with nothing on top of its first layer, listed or not. */
+export const withOneLayer = (state: SetupState): SetupState =>
+  withTimeline(state, { videoLayerCount: 1, coveredLayerCount: 0, titleCount: 0, hasOnlyListedLayers: true });
+
+/** Whether any effect lies on the timeline, or may where nobody described it. */
+export const mayHoldEffects = ({ setup: { timeline } }: SetupState): boolean =>
+  timeline.effects.length > 0 || !(timeline.isDescribed || timeline.hasOnlyListedEffects);
+
+/** Whether more than one layer lies on the timeline, or may where nobody described it. */
+export const mayHoldLayers = ({ setup: { timeline } }: SetupState): boolean =>
+  timeline.videoLayerCount + timeline.coveredLayerCount + timeline.titleCount > 1 ||
+  !(timeline.isDescribed || timeline.hasOnlyListedLayers);
+
 /** The state with part of what is hidden changed. */
 export function withHidden(state: SetupState, change: Partial<Hidden>): SetupState {
   const hidden = changed(state.hidden, change);

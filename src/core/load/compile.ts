@@ -77,7 +77,7 @@ const probabilityOf = (state: KnownState): number => (state === 'yes' ? 1 : stat
 const unknownEditors = { effectsAtClip: 0.2, computesFirst: 0.06 } as const;
 
 /** How often more lies on a timeline than its owner lists. Assumptions. */
-const unlistedProbability = { described: 0.05, undescribed: 0.3 } as const;
+const unlistedProbability = { described: 0.05, undescribed: 0.6 } as const;
 
 /** Graphics of the slower kind that sits beside a separate one. Assumption: shared graphics. */
 const slowGraphicsRatio = 4;
@@ -164,6 +164,7 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
   };
   const layerCount = drawnLayerCount(timeline);
   const draw = drawingCosts(setup, preview, hidden.effectsAt, main.megapixels);
+  const unlisted = timeline.isDescribed ? unlistedProbability.described : unlistedProbability.undescribed;
   return {
     playing: addWork([
       [main.playing, mainCount],
@@ -215,8 +216,8 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
     computesFirstProbability:
       editor.playsBy === 'unknown' ? unknownEditors.computesFirst : editor.playsBy === 'computing-first' ? 1 : 0,
     skippedRatio: { skipped: 1, unknown: 0.6, 'all-played': 0 }[editor.lateFrames],
-    unlistedEffectsProbability: timeline.isDescribed ? unlistedProbability.described : unlistedProbability.undescribed,
-    unlistedLayersProbability: timeline.isDescribed ? unlistedProbability.described : unlistedProbability.undescribed,
+    unlistedEffectsProbability: timeline.hasOnlyListedEffects ? 0 : unlisted,
+    unlistedLayersProbability: timeline.hasOnlyListedLayers ? 0 : unlisted,
     troubles: hidden.troubles,
     targetFps: setup.targetFps,
   };

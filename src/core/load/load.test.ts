@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { percentileOfSorted } from '../numbers/percentile';
 import { compile, drawParameterSamples, estimate, middleParameters, type SetupState, usualHidden } from '.';
+import type { DrawnMachine } from './parameters';
 
 const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
   hidden: usualHidden,
@@ -8,7 +9,8 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
     machine: {
       coreCount: 4,
       coreSpeedRatio: 1,
-      isSpeedMeasured: false,
+      speedFrom: 'stated',
+      areGraphicsStated: true,
       isHardwareMeasured: false,
       decodeThreadCount: 4,
       powerRatio: 1,
@@ -53,6 +55,8 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
       transitionRatio: 0,
       unusedClipCount: 0,
       isDescribed: true,
+      hasOnlyListedEffects: false,
+      hasOnlyListedLayers: false,
       effects: [],
     },
     preview: {
@@ -278,7 +282,12 @@ describe('the heaviest stretch', () => {
 });
 
 describe('drawParameterSamples', () => {
-  const sixCores = { decodeThreadCount: 6, isSpeedMeasured: false, isHardwareMeasured: false };
+  const sixCores = {
+    decodeThreadCount: 6,
+    speedFrom: 'stated',
+    areGraphicsStated: true,
+    isHardwareMeasured: false,
+  } as const;
   it('gives the same draws at every call, each within its range', () => {
     const [a, b] = [drawParameterSamples(256, sixCores), drawParameterSamples(256, sixCores)];
     expect(a).toEqual(b);
@@ -290,7 +299,20 @@ describe('drawParameterSamples', () => {
     expect(percentileOfSorted(sorted, 0.5)).toBeCloseTo(1, 1);
   });
 
-  const machine = { decodeThreadCount: 8, isSpeedMeasured: false, isHardwareMeasured: false };
+  it('leaves more open of what nobody stated, and least of what was measured', () => {
+    const spanOf = (name: 'coreSpeedFactor' | 'graphicsFactor', known: Partial<DrawnMachine>): number => {
+      const values = drawParameterSamples(256, { ...sixCores, ...known })[name];
+      return Math.max(...values) / Math.min(...values);
+    };
+    const [measured, stated, assumed] = (['measured', 'stated', 'assumed'] as const).map((speedFrom) =>
+      spanOf('coreSpeedFactor', { speedFrom }),
+    ) as [number, number, number];
+    expect(measured).toBeLessThan(stated);
+    expect(stated).toBeLessThan(assumed);
+    expect(spanOf('graphicsFactor', {})).toBeLessThan(spanOf('graphicsFactor', { areGraphicsStated: false }));
+  });
+
+  const machine = { ...sixCores, decodeThreadCount: 8 };
   const { programsSeverity: one, memorySeverity: other } = drawParameterSamples(256, machine);
 
   it('fills as many equal parts as a power of two of draws, for each parameter', () => {

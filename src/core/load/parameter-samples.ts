@@ -41,7 +41,7 @@ const drawn = new Map<string, ParameterSamples>();
  * The machine bounds the decoding threads, and how uncertain its speed is.
  */
 export function drawParameterSamples(count: number, machine: DrawnMachine): ParameterSamples {
-  const key = `${count}:${machine.decodeThreadCount}:${machine.isSpeedMeasured}:${machine.isHardwareMeasured}`;
+  const key = `${count}:${machine.decodeThreadCount}:${machine.speedFrom}:${machine.areGraphicsStated}:${machine.isHardwareMeasured}`;
   const known = drawn.get(key);
   if (known) return known;
   const ranks = drawRanks(count);

@@ -1,7 +1,10 @@
-import type { ParameterSamples, Parameters, SetupMachine } from './types';
+import type { KnownFrom, ParameterSamples, Parameters, SetupMachine } from './types';
 
 /** What of a machine bounds its parameters. */
-export type DrawnMachine = Pick<SetupMachine, 'decodeThreadCount' | 'isSpeedMeasured' | 'isHardwareMeasured'>;
+export type DrawnMachine = Pick<
+  SetupMachine,
+  'decodeThreadCount' | 'speedFrom' | 'areGraphicsStated' | 'isHardwareMeasured'
+>;
 
 type Draw = (rank: number, machine: DrawnMachine) => number;
 
@@ -34,21 +37,30 @@ const threads: Draw = (rank, machine) => {
 /** Some editors do one thing after another; most run them as a production line. Assumption: one in four. */
 const overlap: Draw = (rank) => (rank < 0.25 ? 0.2 * (rank / 0.25) : 0.8 + 0.2 * ((rank - 0.25) / 0.75));
 
-/** A core's speed by its class is a guess; measured by test-play it repeats to some per cent. Assumption. */
-const classSpeed = factor(0.22);
-const measuredSpeed = factor(0.06);
+/**
+ * A core's speed by its class is a guess, and where nobody gave a class it may be anything; measured by test-play it
+ * repeats to some per cent. Assumption.
+ */
+const speeds: Readonly<Record<KnownFrom, Draw>> = {
+  measured: factor(0.06),
+  stated: factor(0.22),
+  assumed: factor(0.45),
+};
+/** Graphics of one kind differ; where nobody gave a kind, so do the kinds. Assumption. */
+const statedGraphics = factor(0.36);
+const assumedGraphics = factor(0.6);
 /** Decoders of one kind of graphics differ by their year and clock; a test-play of one tells its own. Assumption. */
 const kindOfHardware = factor(0.27);
 const measuredHardware = factor(0.08);
 
 /** How each parameter is drawn from a rank between 0 and 1. Spreads are assumptions of 2026-11, learned from by readings. */
 const draws: { readonly [K in keyof Parameters]: Draw } = {
-  coreSpeedFactor: (rank, machine) => (machine.isSpeedMeasured ? measuredSpeed : classSpeed)(rank, machine),
+  coreSpeedFactor: (rank, machine) => speeds[machine.speedFrom](rank, machine),
   decodeFactor: factor(0.2),
   drawFactor: factor(0.24),
   hardwareDecodeFactor: (rank, machine) =>
     (machine.isHardwareMeasured ? measuredHardware : kindOfHardware)(rank, machine),
-  graphicsFactor: factor(0.36),
+  graphicsFactor: (rank, machine) => (machine.areGraphicsStated ? statedGraphics : assumedGraphics)(rank, machine),
   driveFactor: factor(0.36),
   busyFactor: factor(0.2),
   memoryFactor: factor(0.22),

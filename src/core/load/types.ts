@@ -50,17 +50,22 @@ export interface SetupClip {
   readonly proxy: PictureStream | null;
 }
 
+/** Measured here, said by a person, or what stands where nobody said. */
+export type KnownFrom = 'measured' | 'stated' | 'assumed';
+
 export interface SetupMachine {
   readonly coreCount: number;
   /** One core against the reference core, at full power. */
   readonly coreSpeedRatio: number;
-  /** Measured here, so that its uncertainty is small. */
-  readonly isSpeedMeasured: boolean;
+  /** What the speed is known from, which says how uncertain it is. */
+  readonly speedFrom: KnownFrom;
   /** The most threads that decoding gains from. */
   readonly decodeThreadCount: number;
   readonly powerRatio: number;
   readonly memoryMib: number;
   readonly graphicsRatio: number;
+  /** Whether a person said what graphics there are. */
+  readonly areGraphicsStated: boolean;
   readonly graphicsYear: number;
   readonly decodeMegapixelPerSec: number;
   /** The decoder of the graphics was measured here, so that its rate is no guess by kind. */
@@ -97,6 +102,9 @@ export interface SetupTimeline {
   readonly unusedClipCount: number;
   /** Whether a person said what lies on it; if not, more may lie there than is listed. */
   readonly isDescribed: boolean;
+  /** A change has taken away what was not listed along with what was. */
+  readonly hasOnlyListedEffects: boolean;
+  readonly hasOnlyListedLayers: boolean;
   readonly effects: readonly SetupEffect[];
 }
 

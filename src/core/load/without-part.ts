@@ -1,12 +1,9 @@
-import { withTimeline } from './change-state';
+import { withOneLayer } from './change-state';
 import { type FetchCost, type FileWork, noWork } from './clip-cost';
 import { type Coefficients, compile } from './compile';
 import type { LoadPart, PlayingMoment, SetupState } from './types';
 
 type Changeable<T> = { -readonly [K in keyof T]: T[K] };
-
-/** A film with nothing on top of its first layer. */
-const oneLayer = { videoLayerCount: 1, coveredLayerCount: 0, titleCount: 0 } as const;
 
 /** What is fetched where decoding takes no time: it is read all the same. */
 const undecoded = ({ megabits, readMs }: FileWork, latencyMs = 0): FetchCost =>
@@ -21,7 +18,7 @@ const unwaited = (fetch: FetchCost): FetchCost => undecoded(fetch, fetch.latency
 export function compileWithoutPart(state: SetupState, part: LoadPart, moment: PlayingMoment): Coefficients {
   // `compile` makes all of it anew but for what is fetched. It is changed in place: a changed copy would have a shape of
   // its own, and `evaluate` takes half as long again once it has met several.
-  const c: Changeable<Coefficients> = compile(part === 'layers' ? withTimeline(state, oneLayer) : state, moment);
+  const c: Changeable<Coefficients> = compile(part === 'layers' ? withOneLayer(state) : state, moment);
   const draws: readonly Changeable<Coefficients['draw']>[] = [c.draw, c.moving];
   switch (part) {
     case 'decode':
@@ -38,7 +35,6 @@ export function compileWithoutPart(state: SetupState, part: LoadPart, moment: Pl
       }
       return c;
     case 'layers':
-      c.unlistedLayersProbability = 0;
       return c;
     case 'size':
       c.scaleRefMs = 0;

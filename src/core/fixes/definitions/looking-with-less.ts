@@ -1,4 +1,12 @@
-import { changeClips, withEditor, withPreview, withTimeline } from '../../load/change-state';
+import {
+  changeClips,
+  mayHoldEffects,
+  mayHoldLayers,
+  withEditor,
+  withOneLayer,
+  withPreview,
+  withTimeline,
+} from '../../load/change-state';
 import type { DrawingHabitId } from '../../load/drawing-habits';
 import { previewHeightPx } from '../../load/preview-picture';
 import type { PictureStream, SetupState } from '../../load/types';
@@ -77,8 +85,7 @@ export const lookingFixes = [
     sacrifice: { functions: 0.3 },
   }),
   define('bypass-effects', {
-    levelsFor: ({ setup }) =>
-      (setup.timeline.effects.length > 0 || !setup.timeline.isDescribed) && !setup.preview.areEffectsBypassed,
+    levelsFor: (state) => mayHoldEffects(state) && !state.setup.preview.areEffectsBypassed,
     applyTo: (state) => withPreview(state, { areEffectsBypassed: true }),
     minutes: 2,
     sacrifice: { picture: 0.35, functions: 0.2, putBack: 0.6 },
@@ -95,9 +102,8 @@ export const lookingFixes = [
         : { picture: setup.timeline.isBlendingNeeded === 'yes' ? 0.4 : 0.2, putBack: 0.4 },
   }),
   define('solo-track', {
-    levelsFor: ({ setup: { timeline } }) =>
-      timeline.videoLayerCount + timeline.coveredLayerCount + timeline.titleCount > 1,
-    applyTo: (state) => withTimeline(state, { videoLayerCount: 1, coveredLayerCount: 0, titleCount: 0 }),
+    levelsFor: mayHoldLayers,
+    applyTo: withOneLayer,
     minutes: 2,
     sacrifice: { picture: 0.5, functions: 0.4, putBack: 0.5 },
     excludes: ['stop-blending', 'hide-covered-clips'],

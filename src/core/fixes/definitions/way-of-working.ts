@@ -1,7 +1,10 @@
 import {
   changeClips,
+  mayHoldEffects,
+  mayHoldLayers,
   withFastMedia,
   withMachine,
+  withOneLayer,
   withPreview,
   withSetup,
   withTimeline,
@@ -61,7 +64,7 @@ export const workingFixes = [
     requires: ['save'],
   }),
   define('bake-section', {
-    levelsFor: ({ setup: { timeline } }) => timeline.effects.length > 0 || timeline.videoLayerCount > 1,
+    levelsFor: (state) => mayHoldEffects(state) || mayHoldLayers(state),
     applyTo: (state) => {
       const { widthPx, heightPx } = state.setup.timeline;
       const baked = changeClips(state, `baked ${widthPx} ${heightPx}`, (clip) => ({
@@ -69,13 +72,7 @@ export const workingFixes = [
         original: bakedOf(clip.original, widthPx, heightPx),
         proxy: null,
       }));
-      return withTimeline(baked, {
-        effects: [],
-        videoLayerCount: 1,
-        coveredLayerCount: 0,
-        titleCount: 0,
-        isDescribed: true,
-      });
+      return withTimeline(withOneLayer(baked), { effects: [], hasOnlyListedEffects: true });
     },
     minutes: (state) => 10 + conversionMinutes(state, state.setup.clips, 3),
     sacrifice: (state) => ({

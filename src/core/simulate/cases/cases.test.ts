@@ -98,6 +98,13 @@ describe('a person', () => {
     expect(mostly('file-copy', quickDrive)).toBe('quick');
     expect(mostly('clip-alone', heavy)).toBe('lags');
     expect(mostly('clip-alone', light)).toBe('smoothly');
+    const withBlur = (clip: typeof light) => ({
+      ...clip,
+      isDrawingOnGraphics: false,
+      timeline: { ...clip.timeline, titleCount: 0, effects: [{ kind: 'blur' as const, layerCount: 400 }] },
+    });
+    expect(mostly('clip-alone', withBlur(light))).toBe('smoothly');
+    expect(mostly('clip-with-effects', withBlur(light))).toBe('lags');
     expect(mostly('graphics-use', onProcessor)).toBe('hardly-any');
     expect(mostly('while-jumping', { ...slowDrive, quirks: { ...slowDrive.quirks, drive: 0.001 } })).toBe('drive');
     expect(mostly('while-jumping', heavy)).toBe('processor');

@@ -114,8 +114,9 @@ function closures(
   const switched = practiceFaults
     .filter(({ id }) => isRepairable(id, hidden))
     .map(({ id }) => ({ id, share: (whole - gapOf(repair(rig, id))) / whole }));
+  // Hardware decoding that is slower than software is off for a reason: switching it on is no repair.
   const repaired = switched
-    .filter(({ id, share }) => share > 0.05 || hidden.includes(id))
+    .filter(({ id, share }) => share > 0.05 || (share >= 0 && hidden.includes(id)))
     .reduce((current, { id }) => repair(current, id), rig);
   const left = gapOf(repaired);
   if (left <= 0.05) return switched;

@@ -89,11 +89,18 @@ export function readPreview(
   };
 }
 
-/** One clip on an empty timeline: nothing above it, no effect on it. */
-const withClipAlone = (rig: Rig): Rig => ({
+/** One clip on an empty timeline: nothing above it. */
+const withOneClip = (rig: Rig): Rig => ({
   ...rig,
-  timeline: { ...rig.timeline, layerCount: 1, coveredLayerCount: 0, titleCount: 0, effects: [] },
+  timeline: { ...rig.timeline, layerCount: 1, coveredLayerCount: 0, titleCount: 0 },
 });
+const withoutEffects = (rig: Rig): Rig => ({ ...rig, timeline: { ...rig.timeline, effects: [] } });
+
+/** How a preview plays to the eye. */
+function lookOf(rig: Rig): 'smoothly' | 'small-hitches' | 'lags' {
+  const ratio = measureRig(rig, 1).shownFps / rig.targetFps;
+  return ratio > 0.92 ? 'smoothly' : ratio > 0.6 ? 'small-hitches' : 'lags';
+}
 
 /** What is true of a rig, asked in the words of the questions that a diagnosis may put. */
 function truthOf(questionId: string, history: FilmHistory, rig: Rig, outcome: RigOutcome): string | null {
@@ -144,10 +151,10 @@ function truthOf(questionId: string, history: FilmHistory, rig: Rig, outcome: Ri
       return yesNo(graphicsMemoryUse(rig) > 0.97);
     case 'graphics-use':
       return outcome.graphicsUseRatio > 0.8 ? 'nearly-all' : outcome.graphicsUseRatio > 0.15 ? 'some' : 'hardly-any';
-    case 'clip-alone': {
-      const ratio = measureRig(withClipAlone(rig), 1).shownFps / rig.targetFps;
-      return ratio > 0.92 ? 'smoothly' : ratio > 0.6 ? 'small-hitches' : 'lags';
-    }
+    case 'clip-alone':
+      return lookOf(withoutEffects(withOneClip(rig)));
+    case 'clip-with-effects':
+      return lookOf(withOneClip(rig));
     case 'file-copy': {
       const megabytePerSec =
         Math.min(...rig.clips.map(({ original }) => original.drive.megabytePerSec)) *
