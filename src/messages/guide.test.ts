@@ -110,8 +110,15 @@ describe('the guide', () => {
       { kind: 'give-back', fix, isUsable: false },
       { kind: 'ease', fix },
       { kind: 'nothing-left' },
-      { kind: 'try', fix, minutes: 3, plan: null, relief: { fix, minutes: 3, closedRatio: null } },
-      { kind: 'try', fix, minutes: 3, plan: null, relief: { fix, minutes: 3, closedRatio: 0.3 } },
+      ...[null, 0.3].flatMap((closedRatio) =>
+        [true, false].map((isHeldUsable) => ({
+          kind: 'try' as const,
+          fix,
+          minutes: 3,
+          plan: null,
+          relief: { fix, minutes: 3, closedRatio, isHeldUsable },
+        })),
+      ),
     ];
     for (const move of moves) {
       expectGoodWords(describeMoveReason(move));

@@ -78,11 +78,16 @@ export function describeMinutes(
   return spent > 0 ? `${spent} min spent, ${leftText}` : leftText;
 }
 
-/** What is to be expected of a fix where nothing within reach makes the preview usable. */
-export const describeRelief = ({ closedRatio }: Relief): string =>
-  closedRatio === null
+/** What is to be expected of a fix where nothing within reach makes the preview usable, or it should be and is not. */
+export function describeRelief({ closedRatio, isHeldUsable }: Relief): string {
+  if (isHeldUsable)
+    return closedRatio === null
+      ? 'By what is known the preview should be usable already. This helps now and then all the same, and can be undone.'
+      : 'By what is known the preview should be usable already. Where it is not, this is likeliest to help.';
+  return closedRatio === null
     ? 'By what is known nothing is likely to bring much here. This helps now and then all the same, and can be undone.'
     : `Nothing within reach is likely to make it usable. This closes about ${Math.round(100 * closedRatio)} % of what is missing.`;
+}
 
 /** Why a step is the next one. */
 export function describeMoveReason(move: NextMove): string {

@@ -9,7 +9,7 @@ import {
   sharesUnder,
   sketchBelief,
 } from '../belief';
-import { type FixUse, fixesInForce, isSameFix, type JobCard, keptFixes } from '../card';
+import { type FixUse, fixesInForce, isSameFix, isUsable, type JobCard, keptFixes, latestReading } from '../card';
 import { isOpenEnd } from '../causes';
 import { applyFixes, findFix, fixCatalogue } from '../fixes';
 import type { Range } from '../numbers/percentile';
@@ -17,7 +17,7 @@ import { type AverageStages, averageStages } from './average-stages';
 import { createRefusal, listCandidates } from './candidates';
 import { leastScore, type NextTest, rankNextTests } from './next-tests';
 import { findPlans, type Plan, planProbability } from './plan';
-import { findRelief, type Relief } from './relief';
+import { findRelief, isHeldUsable, type Relief } from './relief';
 import { listSideLeads, type SideLead } from './side-complaints';
 
 /** What something bought would bring, on top of what is in force. */
@@ -114,11 +114,15 @@ const weighUpgrades = (belief: Belief, inForce: readonly FixUse[]): readonly Upg
 /** Above this the unexplained is the likeliest explanation. */
 const unexplainedProbability = 0.5;
 
-const isLikelySolved = (usableProbability: number): boolean => usableProbability >= 0.5;
+/** Whether the newest reading says that the preview is not usable. */
+function isDenied(card: JobCard): boolean {
+  const reading = latestReading(card);
+  return reading !== null && !isUsable(card, reading);
+}
 
 /** The fixes under which causes are named: none where those in force have likely cured it. */
 export const causeFixes = (inForce: readonly FixUse[], usableProbability: number): readonly FixUse[] =>
-  isLikelySolved(usableProbability) ? [] : inForce;
+  isHeldUsable(usableProbability) ? [] : inForce;
 
 /** Causes less likely than this are told in one line, and so are more than a handful. */
 const leastRead = 0.12;
@@ -139,7 +143,7 @@ export const diagnose = (card: JobCard, options: BelieveOptions = {}): Diagnosis
 export function conclude(card: JobCard, belief: Belief): Diagnosis {
   const inForce = fixesInForce(card);
   const now = forecastUnder(belief, inForce);
-  const isSolved = isLikelySolved(now.usableProbability);
+  const isSolved = isHeldUsable(now.usableProbability);
   const sharesNow = sharesUnder(belief, inForce);
   const causes = rankCauses(
     isSolved && inForce.length > 0 ? sharesUnder(belief, causeFixes(inForce, now.usableProbability)) : sharesNow,
@@ -160,7 +164,7 @@ export function conclude(card: JobCard, belief: Belief): Diagnosis {
     causes,
     nextTests,
     plans,
-    relief: isAtAnEnd && !isSolved ? findRelief(belief, inForce, candidates) : null,
+    relief: isAtAnEnd && (!isSolved || isDenied(card)) ? findRelief(belief, inForce, candidates) : null,
     upgrades: plans.length > 0 || isSolved ? [] : weighUpgrades(belief, inForce),
     giveBack: findGiveBack(belief, card, isAtAnEnd),
     milder: findMilder(belief, card),

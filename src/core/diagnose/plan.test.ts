@@ -4,7 +4,7 @@ import { believe, gapUnder } from '../belief';
 import { applyFixes, findFix } from '../fixes';
 import { createCase } from '../simulate/cases';
 import { type Candidate, excludeEachOther, listCandidates } from './candidates';
-import { findPlans, planCost, planProbability } from './plan';
+import { findPlans, type Plan, planCost, planProbability } from './plan';
 
 const options = { sampleCount: 400 };
 const cardsOf = (first: number, count: number) => Array.from({ length: count }, (_, i) => createCase(first + i).card);
@@ -44,6 +44,23 @@ describe('findPlans', () => {
       if (found === best || Math.abs(found - best) < 1e-9) equal++;
     }
     expect(equal).toBeGreaterThanOrEqual(95);
+  });
+
+  it('finds nothing dearer where there is one more to choose from', { timeout: 60_000 }, async () => {
+    for (const card of await loadDemoCards()) {
+      const belief = believe(card);
+      const state = applyFixes(belief.base, []);
+      const costOf = ([plan]: readonly Plan[]): number =>
+        plan?.id === 'quickest' ? planCost('quickest', state, plan.fixes) : Number.POSITIVE_INFINITY;
+      const all = listCandidates(card, belief, []).filter(({ id }) => id !== 'bake-section');
+      const bake = findFix('bake-section');
+      if (!bake) throw new Error('no fix bake-section');
+      // It closes much for many minutes.
+      const baking: Candidate = { fix: bake, id: bake.id, level: null, minutes: bake.effortMinutes(state, null) };
+      expect(costOf(findPlans(belief, [], [...all, baking])), card.id).toBeLessThanOrEqual(
+        costOf(findPlans(belief, [], all)) + 1e-9,
+      );
+    }
   });
 
   it('plans only with fixes that are needed, and that may stand together', () => {

@@ -52,6 +52,12 @@ const leastAdded = 0.01;
 const roughSampleCount = 256;
 /** Fixes that are looked at in a plan; the others bring nothing by themselves. */
 const mostCandidates = 16;
+/** So many of them for what they bring, the others for what they bring for their cost. */
+const mostByGain = 4;
+/** Levels of one fix among them. */
+const mostLevels = 3;
+/** A fix that costs nothing is not worth all others. */
+const leastCost = 0.05;
 
 const costOf = (id: PlanId, state: SetupState, { fix, level, minutes }: Candidate): number => {
   const weights = weightings[id];
@@ -222,15 +228,34 @@ function searchCheapest(
 
 const asUse = ({ id, level }: Candidate): FixAtLevel => ({ id, level });
 
+interface Gaining {
+  readonly candidate: Candidate;
+  readonly gain: number;
+}
+
 /** The fixes that bring anything by themselves, the most first. */
-function chooseCandidates(candidates: readonly Candidate[], rough: RoughForecast): readonly Candidate[] {
+function listGaining(candidates: readonly Candidate[], rough: RoughForecast): readonly Gaining[] {
   const before = rough.of([]).gap;
   return candidates
     .map((candidate) => ({ candidate, gain: before - rough.of([candidate]).gap }))
     .filter(({ gain }) => gain > 1e-3)
-    .sort((a, b) => b.gain - a.gain)
-    .slice(0, mostCandidates)
-    .map(({ candidate }) => candidate);
+    .sort((a, b) => b.gain - a.gain);
+}
+
+/**
+ * Those that bring most, and of the others those that bring most for what they cost. Of one fix three levels at most, the
+ * one that brings most among them: many levels of one would leave no room for what brings little and costs next to nothing.
+ */
+function chooseCandidates(gaining: readonly Gaining[], cost: (candidate: Candidate) => number): readonly Candidate[] {
+  const worthOf = ({ candidate, gain }: Gaining): number => gain / (leastCost + cost(candidate));
+  const byWorth = (some: readonly Gaining[]) => [...some].sort((a, b) => worthOf(b) - worthOf(a));
+  const levels = [...new Set(gaining.map(({ candidate }) => candidate.id))].flatMap((id) => {
+    const ofFix = gaining.filter(({ candidate }) => candidate.id === id);
+    return [...ofFix.slice(0, 1), ...byWorth(ofFix.slice(1)).slice(0, mostLevels - 1)];
+  });
+  const byGain = [...levels].sort((a, b) => b.gain - a.gain);
+  const chosen = [...byGain.slice(0, mostByGain), ...byWorth(byGain.slice(mostByGain))];
+  return chosen.slice(0, mostCandidates).map(({ candidate }) => candidate);
 }
 
 /**
@@ -254,11 +279,12 @@ export function findPlans(
     return known;
   };
   const state = applyFixes(belief.base, inForce);
-  const chosen = chooseCandidates(candidates, rough);
+  const gaining = listGaining(candidates, rough);
   const plans: Plan[] = [];
   for (const id of planIds) {
-    const costs = new Map(chosen.map((candidate) => [candidate, costOf(id, state, candidate)]));
+    const costs = new Map(gaining.map(({ candidate }) => [candidate, costOf(id, state, candidate)]));
     const cost = (candidate: Candidate): number => costs.get(candidate) ?? Number.POSITIVE_INFINITY;
+    const chosen = chooseCandidates(gaining, cost);
     // The finalists are looked at on all samples; the first of them that holds is the cheapest.
     const found = searchCheapest(chosen, cost, rough, options).find((fixes) => exactly(fixes) >= planProbability);
     if (!found) continue;

@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { believe, gapUnder } from '../belief';
+import { type JobCard, targetFpsOf } from '../card';
 import { isGeneralRemedy } from '../fixes';
 import { createCase } from '../simulate/cases';
 import { listCandidates } from './candidates';
-import { findRelief } from './relief';
+import { diagnose } from './diagnose';
+import { chooseMove } from './next-move';
+import { findRelief, isHeldUsable } from './relief';
 
 describe('findRelief', () => {
   it('names the share of the gap that its fix closes, and nothing where there is nothing to try', () => {
@@ -32,5 +35,38 @@ describe('findRelief', () => {
     expect(general.length).toBeGreaterThan(1);
     expect(relief?.closedRatio).toBeNull();
     expect(relief?.minutes).toBe(Math.min(...general.map(({ minutes }) => minutes)));
+  });
+
+  it('is there for somebody whose preview should be usable by all that is known, and is not', () => {
+    const { card } = createCase(2);
+    const [reading] = card.readings;
+    if (!reading) throw new Error('case 2 has no reading');
+    const light: JobCard = {
+      ...card,
+      machine: {
+        ...card.machine,
+        speedClass: { value: 'fast', source: 'typed' },
+        coreCount: { value: 12, source: 'typed' },
+      },
+      symptoms: { moments: [], kinds: [] },
+      timeline: { ...card.timeline, isDescribed: true, videoLayerCount: 1, titleCount: 0, effects: [] },
+    };
+    const answerTo = (isGoodEnough: 'yes' | 'no') => {
+      const read = { ...reading, shownFps: targetFpsOf(card), scrubMs: 60, openingSec: null, isGoodEnough };
+      return diagnose({ ...light, refused, readings: [read] }, { sampleCount: 400 });
+    };
+    // What is offered is passed over, one after another, until nothing is left that cures or tells anything.
+    let refused: JobCard['refused'] = [];
+    let denied = answerTo('no');
+    while (denied.relief === null) {
+      const offered = denied.nextTests.map(({ id, level }) => ({ id, level }));
+      expect(offered.length).toBeGreaterThan(0);
+      refused = [...refused, ...offered];
+      denied = answerTo('no');
+    }
+    expect(isHeldUsable(denied.usableProbability)).toBe(true);
+    expect(denied.relief).toMatchObject({ isHeldUsable: true });
+    expect(chooseMove(denied).kind).toBe('try');
+    expect(answerTo('yes').relief).toBeNull();
   });
 });

@@ -66,8 +66,12 @@ describe('describeMove', () => {
   it('promises nothing of a last resort', () => {
     const move = { kind: 'try' as const, fix, minutes: 3, plan: null };
     expect(describeMove(move)?.why).toMatch(/helps or tells most/);
-    expect(describeMove({ ...move, relief: { fix, minutes: 3, closedRatio: null } })?.why).toMatch(/now and then/);
-    expect(describeMove({ ...move, relief: { fix, minutes: 3, closedRatio: 0.3 } })?.why).toMatch(/about 30 %/);
+    expect(describeMove({ ...move, relief: { fix, minutes: 3, closedRatio: null, isHeldUsable: false } })?.why).toMatch(
+      /now and then/,
+    );
+    expect(describeMove({ ...move, relief: { fix, minutes: 3, closedRatio: 0.3, isHeldUsable: false } })?.why).toMatch(
+      /about 30 %/,
+    );
   });
 });
 

@@ -1,7 +1,6 @@
 import {
   changeClips,
   mayHoldEffects,
-  mayHoldLayers,
   withFastMedia,
   withMachine,
   withOneLayer,
@@ -64,7 +63,7 @@ export const workingFixes = [
     requires: ['save'],
   }),
   define('bake-section', {
-    levelsFor: (state) => mayHoldEffects(state) || mayHoldLayers(state),
+    levelsFor: (state) => mayHoldEffects(state) || state.setup.timeline.videoLayerCount > 1,
     applyTo: (state) => {
       const { widthPx, heightPx } = state.setup.timeline;
       const baked = changeClips(state, `baked ${widthPx} ${heightPx}`, (clip) => ({
