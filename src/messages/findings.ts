@@ -67,10 +67,11 @@ export function describeBudget(budget: Budget): string {
     return laneMs <= budgetMs
       ? `Every lane stays within the ${formatMs(budgetMs)} ms that a frame may take: it is usable as it is.`
       : `The slowest lane is about at the ${formatMs(budgetMs)} ms that a frame may take: usable, with nothing to spare.`;
-  if (bindingCause === null)
+  const special = bindingCause && budgetTexts[bindingCause]?.(formatMs(laneMs), formatMs(budgetMs));
+  if (special) return special;
+  const wholeMs = stages.reduce((sum, { ms }) => sum + ms, 0);
+  if (bindingCause === null || wholeMs <= budgetMs)
     return `All lanes stay within the ${formatMs(budgetMs)} ms that a frame may take. If it lags all the same, something is in play that is not on this card yet.`;
-  const special = budgetTexts[bindingCause]?.(formatMs(laneMs), formatMs(budgetMs));
-  if (special !== undefined) return special;
   if (laneMs <= budgetMs)
     return `No lane alone is over the ${formatMs(budgetMs)} ms that a frame may take; together they are, because they share the same cores.`;
   const isAlone = stage.ms > 0.9 * laneMs;

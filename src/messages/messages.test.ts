@@ -145,6 +145,18 @@ describe('describeBudget', () => {
     const light = { ...demoCardAt(2), programs: [] };
     expect(describeBudget(computeFindings(light))).toContain('something is in play that is not on this card');
   });
+  it('says that lanes share cores only where all of them together take more than there is', () => {
+    const findings = computeFindings(demoCardAt(0));
+    const takingMs = (wholeMs: number): string => {
+      const stages = [
+        { ...findings.stages[0], id: 'decode', lane: 'decoder', ms: 0.5 * wholeMs },
+        { ...findings.stages[0], id: 'effects', lane: 'drawing', ms: 0.5 * wholeMs },
+      ] as const;
+      return describeBudget({ ...findings, stages, bindingLane: 'drawing', bindingCause: 'memory-short' });
+    };
+    expect(takingMs(1.2 * findings.budgetMs)).toContain('they share the same cores');
+    expect(takingMs(0.2 * findings.budgetMs)).toContain('something is in play that is not on this card');
+  });
 });
 
 describe('describeCauses', () => {
