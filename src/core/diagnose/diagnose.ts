@@ -9,7 +9,7 @@ import {
   sharesUnder,
   sketchBelief,
 } from '../belief';
-import { type FixUse, fixesInForce, isSameFix, isUsable, type JobCard, keptFixes, latestReading } from '../card';
+import { type FixUse, fixesInForce, isSameFix, isUsable, type JobCard, keptFixes, readingInForce } from '../card';
 import { isOpenEnd } from '../causes';
 import { applyFixes, findFix, fixCatalogue } from '../fixes';
 import type { Range } from '../numbers/percentile';
@@ -114,9 +114,9 @@ const weighUpgrades = (belief: Belief, inForce: readonly FixUse[]): readonly Upg
 /** Above this the unexplained is the likeliest explanation. */
 const unexplainedProbability = 0.5;
 
-/** Whether the newest reading says that the preview is not usable. */
+/** Whether the newest reading under the fixes in force says that the preview is not usable. */
 function isDenied(card: JobCard): boolean {
-  const reading = latestReading(card);
+  const reading = readingInForce(card);
   return reading !== null && !isUsable(card, reading);
 }
 
