@@ -76,7 +76,7 @@ async function timeRounds(clips: MadeClips, chains: readonly Pipeline[], roundCo
   for (let i = 0; i < roundCount; i++)
     for (const { pipeline, isBusy, times } of rows) {
       const time = () => timePipeline(clips[pipeline.clip], pipeline, { clip: clips.wide, pipeline: plain });
-      times.push(isBusy ? await besideBusyProcess(time) : time());
+      times.push(await (isBusy ? besideBusyProcess(time) : time()));
     }
   return rows.map(({ pipeline, isBusy, times }) => ({ pipeline, isBusy, ...summariseRounds(times) }));
 }
@@ -85,7 +85,7 @@ async function timeRounds(clips: MadeClips, chains: readonly Pipeline[], roundCo
 async function comparePipelines() {
   const { clips, done } = makeClips();
   try {
-    const roundCount = isQuick ? 1 : 5;
+    const roundCount = isQuick ? 1 : 3;
     const coreCount = cpus().length;
     const { stream } = clips.wide;
     const refMs = softwareDecodeMs({

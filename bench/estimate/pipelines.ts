@@ -1,7 +1,8 @@
-import { execFileSync, spawn } from 'node:child_process';
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
 import { type Rig, type RigStream, soundFaults } from '@/core/simulate';
 
 /** A real chain of work: what is decoded, and what is done to each picture. */
@@ -141,24 +142,53 @@ const argumentsOf = ({ filter }: Pipeline): readonly string[] => {
   ];
 };
 
-/** Milliseconds that so many frames of a chain take on one thread, by the clock, the start of the program included. */
-function runFrames(clip: MadeClip, pipeline: Pipeline, frames: number): number {
-  const startedMs = performance.now();
-  execFileSync('ffmpeg', [
-    '-v',
-    'error',
-    '-threads',
-    '1',
-    '-i',
-    clip.path,
-    ...argumentsOf(pipeline),
-    '-frames:v',
-    String(frames),
-    '-f',
-    'null',
-    '-',
-  ]);
-  return performance.now() - startedMs;
+/** A chain that runs over its clip again and again, stopped unless it is its turn. */
+class Running {
+  private readonly process: ChildProcess;
+  private readonly done: { readonly frame: number; readonly activeMs: number }[] = [];
+  private activeMs = 0;
+  private resumedAtMs = 0;
+
+  constructor(clip: MadeClip, pipeline: Pipeline) {
+    const input = ['-v', 'error', '-nostats', '-progress', 'pipe:1', '-stats_period', '0.05', '-threads', '1'];
+    this.process = spawn(
+      'ffmpeg',
+      [...input, '-stream_loop', '-1', '-i', clip.path, ...argumentsOf(pipeline), '-f', 'null', '-'],
+      { stdio: ['ignore', 'pipe', 'inherit'] },
+    );
+    this.process.stdout?.on('data', (text: Buffer) => this.note(String(text)));
+    this.process.kill('SIGSTOP');
+  }
+
+  private note(text: string): void {
+    const frame = Number(/frame=(\d+)/.exec(text)?.[1] ?? 0);
+    const activeMs = this.activeMs + performance.now() - this.resumedAtMs;
+    if (frame >= startFrames) this.done.push({ frame, activeMs });
+  }
+
+  /** Lets it run for so long. */
+  async run(ms: number): Promise<void> {
+    this.resumedAtMs = performance.now();
+    this.process.kill('SIGCONT');
+    await sleep(ms);
+    this.process.kill('SIGSTOP');
+    this.activeMs += performance.now() - this.resumedAtMs;
+  }
+
+  end(): void {
+    this.process.kill('SIGKILL');
+  }
+
+  get frameCount(): number {
+    return (this.done.at(-1)?.frame ?? 0) - (this.done[0]?.frame ?? 0);
+  }
+
+  /** Milliseconds that a frame took of its own turns, from the first counted frame to the last. */
+  get frameMs(): number {
+    const [first, last] = [this.done[0], this.done.at(-1)];
+    if (!first || !last || last.frame <= first.frame) throw new Error('bench:estimate: a chain gave no frames');
+    return (last.activeMs - first.activeMs) / (last.frame - first.frame);
+  }
 }
 
 /** A chain and the yardstick of the core, in milliseconds a frame. */
@@ -167,34 +197,37 @@ export interface PipelineTime {
   readonly yardstickMs: number;
 }
 
-/** Milliseconds a frame of a chain, the start of the program taken off; both runs close to each other. */
-function frameMs(clip: MadeClip, pipeline: Pipeline): number {
-  const startMs = runFrames(clip, pipeline, startFrames);
-  const wholeMs = runFrames(clip, pipeline, frameCount);
-  return (wholeMs - startMs) / (frameCount - startFrames);
-}
+/** A turn is short against the moods of a machine that others share, and long against a frame. */
+const turnMs = 120;
+/** Turns until both have started, and until both have shown so many frames after that. */
+const countedFrames = 150;
+const mostTurns = 400;
 
 /**
- * A chain between two runs of the yardstick: what the core did meanwhile is the mean of both. One such time is worth little
- * on a machine that others share; the middle of several, taken at different moments, holds.
+ * Milliseconds a frame of a chain and of the yardstick, which take turns on the core: what the core does meanwhile, it does
+ * to both.
  */
-export function timePipeline(
+export async function timePipeline(
   clip: MadeClip,
   pipeline: Pipeline,
   yardstick: { readonly clip: MadeClip; readonly pipeline: Pipeline },
-): PipelineTime {
-  const beforeMs = frameMs(yardstick.clip, yardstick.pipeline);
-  const measuredMs = frameMs(clip, pipeline);
-  const afterMs = frameMs(yardstick.clip, yardstick.pipeline);
-  return { measuredMs, yardstickMs: (beforeMs + afterMs) / 2 };
+): Promise<PipelineTime> {
+  const both = [new Running(yardstick.clip, yardstick.pipeline), new Running(clip, pipeline)] as const;
+  try {
+    for (let turn = 0; turn < mostTurns && both.some(({ frameCount }) => frameCount < countedFrames); turn++)
+      for (const running of both) await running.run(turnMs);
+    return { yardstickMs: both[0].frameMs, measuredMs: both[1].frameMs };
+  } finally {
+    for (const running of both) running.end();
+  }
 }
 
 /** Keeps one core busy while `work` runs. */
-export async function besideBusyProcess<T>(work: () => T): Promise<T> {
+export async function besideBusyProcess<T>(work: () => Promise<T>): Promise<T> {
   const busy = spawn(process.execPath, ['-e', 'for (;;);'], { stdio: 'ignore' });
-  await new Promise((resolve) => setTimeout(resolve, 300));
+  await sleep(300);
   try {
-    return work();
+    return await work();
   } finally {
     busy.kill('SIGKILL');
   }
