@@ -154,6 +154,8 @@ describe('believe', () => {
         ['builds-shown', 'no'],
         ['held-back', 'no'],
         ['graphics-memory-full', 'no'],
+        // Nobody described the timeline, and effects that nobody listed would explain it.
+        ['clip-alone', 'small-hitches'],
       ].map(([id = '', given = '']) => answer(`a-${id}`, id, given)),
     );
     const [first] = diagnose(asked, options).causes;
