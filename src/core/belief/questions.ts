@@ -1,14 +1,14 @@
 import { beforeCauses } from '../causes';
 import { applyFixes } from '../fixes/apply-fixes';
+import { reachOf } from '../load/conditions';
+import type { Outcomes } from '../load/evaluate';
 import {
   canHardwareDecode,
   isGraphicsDrawing,
   isHardwareDecoding,
   mayHoldEffects,
   mayHoldLayers,
-} from '../load/change-state';
-import { reachOf } from '../load/conditions';
-import type { Outcomes } from '../load/evaluate';
+} from '../load/state-facts';
 import type { Parameters, SetupState } from '../load/types';
 import { usableRateRatio } from '../load/usable';
 import type { KnownState } from '../machine/facts';

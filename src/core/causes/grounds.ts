@@ -1,9 +1,9 @@
-import { canHardwareDecode } from '../load/change-state';
 import { shownStreamOf } from '../load/clip-cost';
 import { mixClips } from '../load/clip-mix';
 import { softwareDecodeMs } from '../load/decode-costs';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from '../load/memory';
 import { previewHeightPx } from '../load/preview-picture';
+import { canHardwareDecode } from '../load/state-facts';
 import type { PictureStream, SetupEffect, SetupState, StageCost } from '../load/types';
 import type { CauseId, LoadCause } from './catalogue';
 import { mismatchRatio } from './definitions/editor';

@@ -1,5 +1,4 @@
 import { driveOf } from '../machine/catalogue';
-import type { KnownState } from '../machine/facts';
 import type { Hidden, PictureStream, Setup, SetupClip, SetupState, TroubleId } from './types';
 
 /**
@@ -32,15 +31,6 @@ export const withTimeline = (state: SetupState, change: Partial<Setup['timeline'
 /** A film with nothing on top of its first layer, listed or not. */
 export const withOneLayer = (state: SetupState): SetupState =>
   withTimeline(state, { videoLayerCount: 1, coveredLayerCount: 0, titleCount: 0, hasOnlyListedLayers: true });
-
-/** Whether any effect lies on the timeline, or may where nobody described it. */
-export const mayHoldEffects = ({ setup: { timeline } }: SetupState): boolean =>
-  timeline.effects.length > 0 || !(timeline.isDescribed || timeline.hasOnlyListedEffects);
-
-/** Whether more than one layer lies on the timeline, or may where nobody described it. */
-export const mayHoldLayers = ({ setup: { timeline } }: SetupState): boolean =>
-  timeline.videoLayerCount + timeline.coveredLayerCount + timeline.titleCount > 1 ||
-  !(timeline.isDescribed || timeline.hasOnlyListedLayers);
 
 /** The state with part of what is hidden changed. */
 export function withHidden(state: SetupState, change: Partial<Hidden>): SetupState {
@@ -137,16 +127,3 @@ export const withProjectRate = (state: SetupState, frameRateFps: number): SetupS
   withSetup(withTimeline(state, { frameRateFps: Math.min(state.setup.timeline.frameRateFps, frameRateFps) }), {
     targetFps: Math.min(state.setup.targetFps, frameRateFps),
   });
-
-/** What is supposed, else what is set. */
-const really = (supposed: KnownState, set: KnownState): KnownState => (supposed === 'unknown' ? set : supposed);
-
-/** Whether the graphics really decode. */
-export const isHardwareDecoding = ({ setup, hidden }: SetupState): KnownState =>
-  really(hidden.hardwareDecode, setup.preview.hardwareDecode);
-/** Whether the graphics really draw. */
-export const isGraphicsDrawing = ({ setup, hidden }: SetupState): KnownState =>
-  really(hidden.graphicsDrawing, setup.preview.graphicsDrawing);
-/** Whether the graphics could decode any of the clips. */
-export const canHardwareDecode = ({ machine, clips }: Setup): boolean =>
-  machine.decodeMegapixelPerSec > 0 && clips.some((clip) => clip.original.hardwareDecode !== 'no');

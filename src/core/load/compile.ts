@@ -1,5 +1,4 @@
 import type { KnownState } from '../machine/facts';
-import { isGraphicsDrawing, isHardwareDecoding } from './change-state';
 import { addFetches, addWork, type FetchCost, type FileWork } from './clip-cost';
 import { mixClips } from './clip-mix';
 import { leastGraphicsMemoryMib } from './conditions';
@@ -7,6 +6,7 @@ import { drawingHabitIds, drawingHabits } from './drawing-habits';
 import { blendCost, effectMs, showCost } from './effect-costs';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from './memory';
 import { drawnLayerCount, previewMegapixels } from './preview-picture';
+import { isGraphicsDrawing, isHardwareDecoding } from './state-facts';
 import type { PlayingMoment, Setup, SetupState, TroubleId } from './types';
 
 /** Drawing one picture after decoding and scaling, on the reference core. */

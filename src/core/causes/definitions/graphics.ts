@@ -1,12 +1,6 @@
-import {
-  canHardwareDecode,
-  isGraphicsDrawing,
-  isHardwareDecoding,
-  withHidden,
-  withMachine,
-  withPreview,
-} from '../../load/change-state';
+import { withHidden, withMachine, withPreview } from '../../load/change-state';
 import { graphicsNeededMib } from '../../load/memory';
+import { canHardwareDecode, isGraphicsDrawing, isHardwareDecoding } from '../../load/state-facts';
 import type { Setup } from '../../load/types';
 import type { CauseDefinition } from '../types';
 import { byAnswer, hasTrouble, troubleFault, withoutTroubles } from './troubles';

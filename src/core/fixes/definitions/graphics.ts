@@ -1,4 +1,5 @@
-import { canHardwareDecode, withHidden, withMachine, withPreview, withTroubles } from '../../load/change-state';
+import { withHidden, withMachine, withPreview, withTroubles } from '../../load/change-state';
+import { canHardwareDecode } from '../../load/state-facts';
 import type { SetupState } from '../../load/types';
 import { define } from '../define';
 

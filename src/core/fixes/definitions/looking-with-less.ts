@@ -1,14 +1,7 @@
-import {
-  changeClips,
-  mayHoldEffects,
-  mayHoldLayers,
-  withEditor,
-  withOneLayer,
-  withPreview,
-  withTimeline,
-} from '../../load/change-state';
+import { changeClips, withEditor, withOneLayer, withPreview, withTimeline } from '../../load/change-state';
 import type { DrawingHabitId } from '../../load/drawing-habits';
 import { previewHeightPx } from '../../load/preview-picture';
+import { mayHoldEffects, mayHoldLayers } from '../../load/state-facts';
 import type { PictureStream, SetupState } from '../../load/types';
 import { define, numberLevel } from '../define';
 import { type FixId, type FixLevel, qualityRatioOf } from '../fix-facts';

@@ -1,6 +1,5 @@
 import {
   changeClips,
-  mayHoldEffects,
   withFastMedia,
   withMachine,
   withOneLayer,
@@ -9,6 +8,7 @@ import {
   withTimeline,
   withTroubles,
 } from '../../load/change-state';
+import { mayHoldEffects } from '../../load/state-facts';
 import type { PictureStream } from '../../load/types';
 import { define } from '../define';
 import { conversionMinutes } from '../proxy-work';
