@@ -147,7 +147,8 @@ class Running {
   private readonly process: ChildProcess;
   private readonly done: { readonly frame: number; readonly activeMs: number }[] = [];
   private activeMs = 0;
-  private resumedAtMs = 0;
+  /** Null while it is stopped: what it wrote before may be read only then. */
+  private resumedAtMs: number | null = null;
 
   constructor(clip: MadeClip, pipeline: Pipeline) {
     const input = ['-v', 'error', '-nostats', '-progress', 'pipe:1', '-stats_period', '0.05', '-threads', '1'];
@@ -162,24 +163,26 @@ class Running {
 
   private note(text: string): void {
     const frame = Number(/frame=(\d+)/.exec(text)?.[1] ?? 0);
-    const activeMs = this.activeMs + performance.now() - this.resumedAtMs;
+    const activeMs = this.activeMs + (this.resumedAtMs === null ? 0 : performance.now() - this.resumedAtMs);
     if (frame >= startFrames) this.done.push({ frame, activeMs });
   }
 
   /** Lets it run for so long. */
   async run(ms: number): Promise<void> {
-    this.resumedAtMs = performance.now();
+    const resumedAtMs = performance.now();
+    this.resumedAtMs = resumedAtMs;
     this.process.kill('SIGCONT');
     await sleep(ms);
     this.process.kill('SIGSTOP');
-    this.activeMs += performance.now() - this.resumedAtMs;
+    this.activeMs += performance.now() - resumedAtMs;
+    this.resumedAtMs = null;
   }
 
   end(): void {
     this.process.kill('SIGKILL');
   }
 
-  get frameCount(): number {
+  get framesDone(): number {
     return (this.done.at(-1)?.frame ?? 0) - (this.done[0]?.frame ?? 0);
   }
 
@@ -214,7 +217,7 @@ export async function timePipeline(
 ): Promise<PipelineTime> {
   const both = [new Running(yardstick.clip, yardstick.pipeline), new Running(clip, pipeline)] as const;
   try {
-    for (let turn = 0; turn < mostTurns && both.some(({ frameCount }) => frameCount < countedFrames); turn++)
+    for (let turn = 0; turn < mostTurns && both.some(({ framesDone }) => framesDone < countedFrames); turn++)
       for (const running of both) await running.run(turnMs);
     return { yardstickMs: both[0].frameMs, measuredMs: both[1].frameMs };
   } finally {
