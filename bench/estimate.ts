@@ -54,11 +54,9 @@ const leastDifference = 0.05;
 /** A chain's times in all rounds: what it took by the yardstick beside it, and how far apart the rounds were. */
 function summariseRounds(times: readonly PipelineTime[]) {
   const ratios = sorted(times.map(({ measuredMs, yardstickMs }) => measuredMs / yardstickMs));
-  const yardstickMs = median(times.map((time) => time.yardstickMs));
   const ratio = median(ratios);
   return {
-    yardstickMs,
-    measuredMs: ratio * yardstickMs,
+    ratio,
     spread: (percentileOfSorted(ratios, 0.75) - percentileOfSorted(ratios, 0.25)) / ratio,
   };
 }
@@ -78,7 +76,12 @@ async function timeRounds(clips: MadeClips, chains: readonly Pipeline[], roundCo
       const time = () => timePipeline(clips[pipeline.clip], pipeline, { clip: clips.wide, pipeline: plain });
       times.push(await (isBusy ? besideBusyProcess(time) : time()));
     }
-  return rows.map(({ pipeline, isBusy, times }) => ({ pipeline, isBusy, ...summariseRounds(times) }));
+  // All on one core, as fast as it was on the whole: what it did during one chain says nothing of another.
+  const yardstickMs = median(rows.flatMap(({ times }) => times.map((time) => time.yardstickMs)));
+  return rows.map(({ pipeline, isBusy, times }) => {
+    const { ratio, spread } = summariseRounds(times);
+    return { pipeline, isBusy, yardstickMs, measuredMs: ratio * yardstickMs, spread };
+  });
 }
 
 /** Estimate and simulator against ffmpeg: the core is measured by decoding alone beside each chain, the rest is foretold. */
