@@ -9,7 +9,7 @@ import {
   latestReading,
   type MeasuredReading,
   openTrial,
-  playableClip,
+  testableClip,
 } from '@/core/card';
 import { adviseTrial, type NextTest, type TrialAdvice } from '@/core/diagnose';
 import { applyFixes, type FixAtLevel, findFix } from '@/core/fixes';
@@ -209,7 +209,7 @@ export class Session {
   /** Lets Oil Can decode a clip on this machine. */
   playClip(): void {
     const { person } = this.practice;
-    const clip = playableClip(this.card);
+    const clip = testableClip(this.card);
     const rig = this.rigUnder(fixesInForce(this.card));
     const test = clip && playClip(person, rig, clip, { index: this.card.clips.indexOf(clip), nowMs: this.nowMs });
     if (!test) throw new Error('session: no clip can be played');

@@ -94,6 +94,14 @@ describe('describeEvidence', () => {
       'Oil Can played wheel.mp4 here: 12 frames a second by the processor alone, 30 were estimated.',
     );
     expect(describeEvidence(ofTest, { ...card, decodeTests: [decodeTest([])] })).toBe('Oil Can played wheel.mp4 here.');
+    const readAt = (megabytePerSec: number) => ({
+      ...decodeTest([]),
+      fileRead: { pieceCount: 12, megabyteCount: 96, megabytePerSec },
+    });
+    expect(describeEvidence(ofTest, { ...card, decodeTests: [readAt(41.2)] })).toBe(
+      'Oil Can read wheel.mp4 here. Its file came at 41 megabytes a second.',
+    );
+    expect(describeEvidence(ofTest, { ...card, decodeTests: [readAt(900)] })).toContain('or out of memory');
     expect(describeEvidence(ofTest, card)).toBe('A test-play on this machine.');
   });
 

@@ -7,6 +7,7 @@ import { fixTitle } from './fix-titles';
 import { formatFps, formatFpsRange } from './format';
 import { lagMomentTexts } from './interview';
 import { questionTexts } from './questions';
+import { describeFileRead } from './test-play';
 
 interface Meaning {
   readonly same: string;
@@ -92,10 +93,10 @@ function describeReading({ readings }: JobCard, fixes: readonly FixUse[], moment
 /** What a test-play found, against what the estimate had said of the processor. */
 function describeTestPlayEvidence(test: DecodeTest): string {
   const software = decodedFpsOf(test, 'software');
-  const played = `Oil Can played ${test.fileName} here`;
-  if (software === null) return `${played}.`;
-  const found = `${played}: ${formatFps(software)} frames a second by the processor alone`;
-  return test.estimatedFps > 0 ? `${found}, ${formatFps(test.estimatedFps)} were estimated.` : `${found}.`;
+  const read = test.fileRead ? ` ${describeFileRead(test.fileRead)}` : '';
+  if (software === null) return `Oil Can ${test.fileRead ? 'read' : 'played'} ${test.fileName} here.${read}`;
+  const found = `Oil Can played ${test.fileName} here: ${formatFps(software)} frames a second by the processor alone`;
+  return `${test.estimatedFps > 0 ? `${found}, ${formatFps(test.estimatedFps)} were estimated.` : `${found}.`}${read}`;
 }
 
 /** One thing that is known and speaks for or against a cause, as a sentence. */

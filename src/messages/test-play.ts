@@ -1,6 +1,13 @@
 import { assertNever } from '@/core/assert-never';
-import type { DecodeRun, TestPlayFailure, TestPlayProgress } from '@/core/test-play';
+import {
+  type DecodeRun,
+  type FileRead,
+  mostToldMegabytePerSec,
+  type TestPlayFailure,
+  type TestPlayProgress,
+} from '@/core/test-play';
 import { nameCodec } from './clip-facts';
+import { formatFps } from './format';
 
 /** What one run does, in a few words. */
 export function describeRun(run: Pick<DecodeRun, 'way' | 'isOneByOne' | 'drawnHeightPx'>): string {
@@ -15,6 +22,8 @@ export function describeTestPlayProgress(progress: TestPlayProgress): string {
   switch (progress.phase) {
     case 'loading':
       return 'Loading the beginning of the clip';
+    case 'reading':
+      return `Reading from the drive (${progress.pieceIndex + 1} of ${progress.pieceCount} pieces)`;
     case 'decoding':
       return `${describeRun(progress.run)} (${progress.runIndex + 1} of ${progress.runCount})`;
     case 'scrubbing':
@@ -40,10 +49,22 @@ export function describeTestPlayFailure(failure: TestPlayFailure): string {
   }
 }
 
+/** How quickly a clip's file came, and what that says of its drive. */
+export function describeFileRead({ megabytePerSec }: FileRead): string {
+  const came = `Its file came at ${formatFps(Math.round(megabytePerSec))} megabytes a second`;
+  return megabytePerSec < mostToldMegabytePerSec
+    ? `${came}.`
+    : `${came}: from a quick drive, or out of memory because it was played lately.`;
+}
+
 /** A test-play as a step that would tell causes apart. */
 export const testPlayLook = {
   title: (fileName: string): string => `Let Oil Can play ${fileName} here`,
-  how: 'It decodes the clip for some seconds and jumps about in it, and so measures this processor and these graphics as they are now: held back or not, with the other programs running. Leave the editor open and idle meanwhile.',
+  titleOfAny: 'Let Oil Can measure a clip here',
+  titleOfReading: (fileName: string): string => `Let Oil Can read ${fileName} here`,
+  how: 'It reads pieces of the file, decodes the clip for some seconds and jumps about in it, and so measures this drive, this processor and these graphics as they are now: held back or not, with the other programs running. Leave the editor open and idle meanwhile.',
+  howOfReading:
+    'It reads pieces from all over the file, and so measures the drive that your footage lies on. This browser cannot decode the clip, but reading is quicker told this way than by copying a file.',
   button: 'Go to the clip',
   refused: 'Playing a clip here',
 } as const;

@@ -59,6 +59,7 @@ export const decodeTest = (runs: readonly DecodeRun[]): DecodeTest => ({
   },
   runs,
   scrub: null,
+  fileRead: null,
   estimatedFps: 30,
   estimatedScrubMs: 100,
 });

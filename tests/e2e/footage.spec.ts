@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { cpSync, mkdtempSync, writeFileSync } from 'node:fs';
-import { readFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
@@ -201,6 +201,37 @@ test('plays a clip for real, lets the estimates follow, and takes it back', asyn
   await expect(sheet.getByText(/This browser does not decode HEVC of this form/)).toBeVisible();
   await sheet.getByRole('button', { name: 'wheel.mp4' }).click();
   await expect(page.getByRole('dialog', { name: 'wheel.mp4' })).toBeVisible();
+});
+
+/** A clip with so much room behind it that reading it takes a drive some time; players skip a box called `free`. */
+async function makeLarge(name: string, path: string, addedBytes: number): Promise<string> {
+  const room = Buffer.alloc(addedBytes, 7);
+  room.writeUInt32BE(addedBytes, 0);
+  room.write('free', 4, 'latin1');
+  await writeFile(path, Buffer.concat([await readFile(mediaPath(name)), room]));
+  return path;
+}
+
+test('reads a large clip that it cannot decode, and lets the drive be what was measured', async ({
+  page,
+}, testInfo) => {
+  test.setTimeout(90_000);
+  await openFootage(page);
+  const path = await makeLarge('kiln-loading.mp4', testInfo.outputPath('kiln-large.mp4'), 60_000_000);
+  await page.getByLabel('Choose video files').setInputFiles(path);
+  await expect(page.getByRole('progressbar', { name: 'Files read' })).toBeHidden({ timeout: 30_000 });
+  const sheet = await openClip(page, 'kiln-large.mp4');
+  await expect(sheet.getByText(/This browser does not decode HEVC of this form/)).toBeVisible();
+  await sheet.getByRole('button', { name: 'Read this clip' }).click();
+  await expect(sheet.getByText(/Its file came at [\d,]+ megabytes a second.* Playing asks for/)).toBeVisible();
+  await expect(sheet.getByRole('button', { name: 'Read it again' })).toBeVisible();
+  await page.keyboard.press('Escape');
+
+  await openStep(page, 'demo-decode-bound', 'machine');
+  await expect(page.getByRole('listitem').filter({ hasText: 'kiln-large.mp4' })).toContainText('read only');
+  await expect(page.getByText('Drive of the footage')).toBeVisible();
+  await page.getByRole('button', { name: 'Delete the test-play of kiln-large.mp4' }).click();
+  await expect(page.getByText('nothing yet')).toBeVisible();
 });
 
 test('proposes to play a clip among the looks, leads to it, and asks no more once it was put off', async ({ page }) => {

@@ -4,9 +4,13 @@ import { rationalToNumber } from '@/core/numbers/rational';
 import { fail, type Result, succeed } from '@/core/result';
 import {
   computeDecodeRate,
+  computeFileRead,
   computeScrubRun,
   type DecodeRun,
+  type FileRead,
   type PlannedRun,
+  pieceBytes,
+  planPieces,
   planRuns,
   type ScrubRun,
   scrubJumpCount,
@@ -14,7 +18,9 @@ import {
   type TestPlayFailure,
   type TestPlayOutcome,
   type TestPlayProgress,
+  toTestedStream,
 } from '@/core/test-play';
+import type { ByteSource } from '../shared/byte-source';
 import { readableFormats } from '../shared/readable-formats';
 import { createReaderSource } from '../shared/reader-source';
 import { sniffBytes } from '../shared/sniff-file';
@@ -25,7 +31,7 @@ import { isAccepted } from './hardware-answer';
 /** How long each way of decoding is tried. */
 export const runMs = 2000;
 
-/** Packets kept in memory and decoded over and over: the drive is not what is tested here. */
+/** Packets kept in memory and decoded over and over: the drive is tested by itself. */
 const mostPackets = 300;
 const mostPacketBytes = 48 * 1024 * 1024;
 /** Shorter clips have no places to jump to. */
@@ -44,6 +50,28 @@ async function loadPackets(sink: EncodedPacketSink): Promise<readonly EncodedPac
   return packets;
 }
 
+/** Pieces from a slow drive are read no longer than this. */
+const mostReadingMs = 4000;
+
+/** Reads pieces from all over a file, as long as it tells something of its drive; null where the file is too small. */
+export async function readPieces(
+  nowMs: () => number,
+  source: Pick<ByteSource, 'sizeBytes' | 'read'>,
+  onProgress: (progress: TestPlayProgress) => void,
+): Promise<FileRead | null> {
+  const starts = planPieces(source.sizeBytes);
+  const pieces: { readonly bytes: number; readonly elapsedMs: number }[] = [];
+  const beganMs = nowMs();
+  for (const [pieceIndex, start] of starts.entries()) {
+    onProgress({ phase: 'reading', pieceIndex, pieceCount: starts.length });
+    const fromMs = nowMs();
+    const { byteLength } = await source.read(start, start + pieceBytes);
+    pieces.push({ bytes: byteLength, elapsedMs: nowMs() - fromMs });
+    if (nowMs() - beganMs >= mostReadingMs) break;
+  }
+  return computeFileRead(pieces);
+}
+
 const streamOf = (facts: VideoFacts, packets: readonly EncodedPacket[]): TestedStream => ({
   codec: facts.codec,
   bitDepth: facts.bitDepth,
@@ -54,13 +82,15 @@ const streamOf = (facts: VideoFacts, packets: readonly EncodedPacket[]): TestedS
   megabitsPerFrame: packets.reduce((sum, packet) => sum + packet.byteLength * 8, 0) / 1e6 / Math.max(1, packets.length),
 });
 
+type Decoded = Omit<TestPlayOutcome, 'fileRead'>;
+
 async function decodeAll(
   means: DecodeMeans,
   track: InputVideoTrack,
   config: VideoDecoderConfig,
   facts: VideoFacts,
   onProgress: (progress: TestPlayProgress) => void,
-): Promise<Result<TestPlayOutcome, TestPlayFailure>> {
+): Promise<Result<Decoded, TestPlayFailure>> {
   const sink = new EncodedPacketSink(track);
   const packets = await loadPackets(sink);
   if (packets.length === 0) return fail({ code: 'test-file-unreadable' });
@@ -87,18 +117,12 @@ async function decodeAll(
   return succeed({ stream, runs, scrub });
 }
 
-/**
- * Really decodes a clip: each way of decoding for two seconds, then twenty jumps. Takes some ten to twenty seconds.
- * Never rejects. Decoders and frames are closed when it ends, however it ends.
- */
-export async function testPlay(
+async function openAndDecode(
   means: DecodeMeans,
-  file: File,
+  source: ByteSource,
   facts: VideoFacts,
   onProgress: (progress: TestPlayProgress) => void,
-): Promise<Result<TestPlayOutcome, TestPlayFailure>> {
-  onProgress({ phase: 'loading' });
-  const source = createBlobSource(file);
+): Promise<Result<Decoded, TestPlayFailure>> {
   let input: Input | null = null;
   try {
     const head = await source.read(0, sniffBytes);
@@ -109,10 +133,32 @@ export async function testPlay(
       config && (await isAccepted(VideoDecoder, { ...config, hardwareAcceleration: 'prefer-software' }));
     if (!track || !config || !isDecoded) return fail({ code: 'codec-not-decoded', codec: facts.codec });
     return await decodeAll(means, track, config, facts, onProgress);
+  } finally {
+    input?.dispose();
+  }
+}
+
+/**
+ * Really reads and decodes a clip: pieces from all over its file, each way of decoding for two seconds, then twenty
+ * jumps. Takes some ten to twenty seconds. A clip that is not decoded here still tells of its drive. Never rejects.
+ * Decoders and frames are closed when it ends, however it ends.
+ */
+export async function testPlay(
+  means: DecodeMeans,
+  file: File,
+  facts: VideoFacts,
+  onProgress: (progress: TestPlayProgress) => void,
+): Promise<Result<TestPlayOutcome, TestPlayFailure>> {
+  onProgress({ phase: 'loading' });
+  const source = createBlobSource(file);
+  try {
+    const fileRead = await readPieces(means.nowMs, source, onProgress);
+    const decoded = await openAndDecode(means, source, facts, onProgress);
+    if (decoded.ok) return succeed({ ...decoded.value, fileRead });
+    if (decoded.failure.code !== 'codec-not-decoded' || fileRead === null) return decoded;
+    return succeed({ stream: toTestedStream(facts), runs: [], scrub: null, fileRead });
   } catch (error) {
     if ((await source.checkState()) !== 'same') return fail({ code: 'test-file-unreadable' });
     return fail({ code: 'decoding-broke', detail: error instanceof Error ? error.message : String(error) });
-  } finally {
-    input?.dispose();
   }
 }

@@ -12,8 +12,8 @@ export {
   type PartOutcomes,
   usableGap,
 } from './forecast-belief';
-export { findQuestion, type QuestionId, questionCatalogue } from './questions';
+export { findQuestion, type QuestionId, questionCatalogue, type SampleView } from './questions';
 export { type CauseBelief, type PartShares, rankCauses, sharesUnder } from './shares';
 export { sketchBelief } from './sketch';
-export { predictedFpsOfWays, predictedSoftwareFps } from './test-play-evidence';
+export { inMemoryRatio, predictedFpsOfWays, predictedReadRate, predictedSoftwareFps } from './test-play-evidence';
 export { viewSamples } from './weighing';

@@ -9,7 +9,12 @@ import { drawParameterSamples } from '../load/parameter-samples';
 import { noTroubles, type SetupState } from '../load/types';
 import { believe } from './believe';
 import { rankCauses, sharesUnder } from './shares';
-import { listTestPlayEvidence, predictedHardwareFps, predictedSoftwareFps } from './test-play-evidence';
+import {
+  listTestPlayEvidence,
+  predictedHardwareFps,
+  predictedReadRate,
+  predictedSoftwareFps,
+} from './test-play-evidence';
 import { viewSamples } from './weighing';
 
 const { stream } = decodeTest([]);
@@ -74,6 +79,52 @@ describe('what is predicted of a test-play', () => {
       }),
       propertyRuns,
     );
+  });
+});
+
+describe('what is predicted of reading a file', () => {
+  const readRates = (state: SetupState): readonly number[] => {
+    const id = state.setup.clips[0]?.id ?? '';
+    return predictedOf(state, (_, view) => predictedReadRate(id, view) ?? 0);
+  };
+  it('falls with the drive’s trouble and with nothing else', () => {
+    fc.assert(
+      fc.property(arbitraryState.map(withoutTrouble), (state) => {
+        const sound = readRates(state);
+        const ill = readRates(withTrouble(state, 'drive'));
+        expect(ill.every((rate, i) => rate < (sound[i] as number))).toBe(true);
+        for (const id of ['power', 'programs', 'systemDrive'] as const)
+          expect(readRates(withTrouble(state, id)), id).toEqual(sound);
+        expect(sound.every((rate) => rate > 0 && Number.isFinite(rate))).toBe(true);
+      }),
+      propertyRuns,
+    );
+  });
+});
+
+describe('what a file that was read says of its drive', () => {
+  const read = (megabytePerSec: number, clipId = card.clips[0]?.id ?? ''): JobCard => ({
+    ...card,
+    decodeTests: [{ ...decodeTest([]), clipId, fileRead: { pieceCount: 12, megabyteCount: 96, megabytePerSec } }],
+  });
+  /** How likely the drive gives less than its kind does. */
+  const heldSlow = (of: JobCard): number =>
+    believe(of, { sampleCount: 1500 })
+      .parts.filter(({ hypothesis }) => hypothesis.state.hidden.troubles.drive > 0)
+      .reduce((sum, { weight }) => sum + weight, 0);
+
+  it('holds a drive that gives a fifth of its kind to be slow', () => {
+    const stated = believe(card, { sampleCount: 200 }).base.setup.clips[0]?.original.drive.readMegabytePerSec ?? 0;
+    const odds = (of: JobCard): number => heldSlow(of) / (1 - heldSlow(of));
+    expect(odds(read(stated / 5))).toBeGreaterThan(10 * odds(card));
+  });
+  it('takes a quick file for a quick drive or for memory, and never for a slow one', () => {
+    expect(heldSlow(read(2000))).toBeLessThan(heldSlow(card));
+    expect(heldSlow(read(2000))).toBe(heldSlow(read(400)));
+  });
+  it('says nothing once its clip is off the card', () => {
+    expect(listTestPlayEvidence(read(20, 'gone'))).toEqual([]);
+    expect(listTestPlayEvidence(read(20))).toHaveLength(1);
   });
 });
 

@@ -1,8 +1,9 @@
 import type { FixUse, JobCard, Trial } from '../card/types';
 import { freeCoresOf, reachOf, threadGainRatio } from '../load/conditions';
 import { decodedFpsOf, isHardwareProven, isTelling, referenceMsOf } from '../test-play/measure-decoding';
+import { mostToldMegabytePerSec } from '../test-play/run-results';
 import type { DecodeTest, TestedStream } from '../test-play/types';
-import { createValueWeigher, readingSpread } from './likelihood';
+import { createBoundsWeigher, createValueWeigher, readingSpread, type Weigher } from './likelihood';
 import type { SampleView } from './questions';
 import { type Evidence, keyOfFixes, weighEach } from './weighing';
 
@@ -38,6 +39,27 @@ export function predictedHardwareFps(stream: TestedStream, { state, severityOf, 
 /** What can be predicted of a test-play that lets the processor, and then the graphics, decode. */
 export const predictedFpsOfWays = [predictedSoftwareFps, predictedHardwareFps] as const;
 
+/** The drive's rate for one clip, in megabytes a second, by one sample; null where the clip is not on the card any more. */
+export function predictedReadRate(clipId: string, { state, severityOf, parameterOf }: SampleView): number | null {
+  const clip = state.setup.clips.find(({ id }) => id === clipId);
+  if (!clip) return null;
+  const trouble = state.hidden.troubles.drive > 0 ? reachOf('drive', severityOf('drive')) : 0;
+  return (clip.original.drive.readMegabytePerSec * parameterOf('driveFactor')) / (1 + trouble);
+}
+
+/** How often a file that is read lies in memory already, because it was played or copied lately. Assumption. */
+export const inMemoryRatio = 0.2;
+
+/**
+ * What the rate says at which a clip's file came. Memory is quicker than any drive, so that a slow file shows a slow
+ * drive, and a quick one shows a quick drive or nothing.
+ */
+function createReadWeigher(readRate: number): Weigher {
+  if (readRate < mostToldMegabytePerSec) return createValueWeigher(readRate, readingSpread.testPlay);
+  const weighDrive = createBoundsWeigher(mostToldMegabytePerSec, Number.POSITIVE_INFINITY, readingSpread.testPlay);
+  return (predicted) => Math.log(inMemoryRatio + (1 - inMemoryRatio) * Math.exp(weighDrive(predicted)));
+}
+
 /** Whether a trial's fix was made at a time; one that was kept without a word of when it was made, from then on. */
 function isMadeAt({ direction, madeAtMs, endedAtMs, status }: Trial, atMs: number): boolean {
   const fromMs = madeAtMs ?? (status === 'kept' ? endedAtMs : null);
@@ -51,9 +73,31 @@ function fixesAt(trials: readonly Trial[], atMs: number): readonly FixUse[] {
   return made.filter(({ id }, i) => made.findLastIndex((other) => other.id === id) === i);
 }
 
-/** What a clip that was really decoded on this machine says of its cores and of its graphics. */
-export function listTestPlayEvidence({ decodeTests, trials }: JobCard): readonly Evidence[] {
-  return decodeTests.filter(({ stream }) => isTelling(stream)).flatMap((test) => evidenceOf(test, trials));
+/** What a clip that was really read and decoded on this machine says of its drive, its cores and its graphics. */
+export function listTestPlayEvidence({ decodeTests, clips, trials }: JobCard): readonly Evidence[] {
+  const isOnCard = ({ clipId }: DecodeTest): boolean => clips.some(({ id }) => id === clipId);
+  return [
+    ...decodeTests.filter(({ stream }) => isTelling(stream)).flatMap((test) => evidenceOf(test, trials)),
+    ...decodeTests.filter(isOnCard).flatMap((test) => readEvidenceOf(test, trials)),
+  ];
+}
+
+function readEvidenceOf(test: DecodeTest, trials: readonly Trial[]): readonly Evidence[] {
+  if (test.fileRead === null) return [];
+  const fixes = fixesAt(trials, test.takenAtMs);
+  const weigh = createReadWeigher(test.fileRead.megabytePerSec);
+  return [
+    {
+      key: `${keyOfFixes(fixes)} test-play ${test.id} read`,
+      fixes,
+      source: { kind: 'test-play' as const, testId: test.id },
+      isAboutPlayingOnly: true,
+      addTo: weighEach((view) => {
+        const predicted = predictedReadRate(test.clipId, view);
+        return predicted === null ? 0 : weigh(predicted);
+      }),
+    },
+  ];
 }
 
 function evidenceOf(test: DecodeTest, trials: readonly Trial[]): readonly Evidence[] {

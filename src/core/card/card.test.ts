@@ -27,6 +27,7 @@ import {
   unknownEditor,
   unknownProfile,
 } from '.';
+import { jobCardVersion } from './schema';
 
 const empty = createJobCard({ id: 'card', title: 'Pots', nowMs: 1000 });
 const apply = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
@@ -72,7 +73,7 @@ describe('parseCardText', () => {
     expect(codeOf('shopping list')).toBe('card-not-json');
     expect(codeOf('[]')).toBe('card-not-a-card');
     expect(codeOf('{"format":"something-else"}')).toBe('card-not-a-card');
-    expect(codeOf(JSON.stringify({ ...card, version: 6 }))).toBe('card-newer-version');
+    expect(codeOf(JSON.stringify({ ...card, version: jobCardVersion + 1 }))).toBe('card-newer-version');
     expect(codeOf(JSON.stringify({ ...card, version: 'one' }))).toBe('card-field-invalid');
     expect(codeOf(JSON.stringify({ ...card, putBackDone: ['nowhere'] }))).toBe('card-reference-broken');
     expect(parseCard({ ...card, machine: { ...card.machine, coreCount: { value: 0, source: 'typed' } } })).toEqual({
@@ -120,7 +121,7 @@ describe('migrateCard', () => {
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
     const { clips, decodeTests, version, editor, ...rest } = parsed.value;
     const { clips: storedClips, version: _, ...storedRest } = stored;
-    expect([version, decodeTests, editor]).toEqual([5, [], unknownEditor]);
+    expect([version, decodeTests, editor]).toEqual([6, [], unknownEditor]);
     expect(rest).toMatchObject(storedRest);
     expect(clips.map(({ facts }) => facts)).toMatchObject(storedClips.map(({ facts }: { facts: object }) => facts));
     expect(clips.every((clip) => clip.facts.kind === 'video' && clip.origin === 'file' && clip.drive === null)).toBe(
@@ -134,7 +135,7 @@ describe('migrateCard', () => {
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
     const { version: _, ...storedRest } = stored;
     expect(parsed.value).toMatchObject(storedRest);
-    expect(parsed.value).toMatchObject({ version: 5, editor: unknownEditor, answers: [], refused: [] });
+    expect(parsed.value).toMatchObject({ version: 6, editor: unknownEditor, answers: [], refused: [] });
     expect(parsed.value.machine.cacheDrive.source).toBe('assumed');
   });
 
@@ -162,6 +163,15 @@ describe('migrateCard', () => {
       chosenPlan: [],
       editorProfile: unknownProfile,
     });
+  });
+
+  it('reads a card that version 5 stored: no test-play had read a drive, and nothing else changes', async () => {
+    const stored = JSON.parse(await readFile(new URL('./examples/version-5.json', import.meta.url), 'utf8'));
+    const parsed = parseCard(stored);
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
+    const { version: _, ...storedRest } = stored;
+    expect(parsed.value).toMatchObject(storedRest);
+    expect(parsed.value.decodeTests.map(({ fileRead }) => fileRead)).toEqual([null]);
   });
 
   it('says what is wrong with a version 1 card whose clips are none', () => {

@@ -12,9 +12,9 @@ import {
   usualHidden,
 } from '../load/types';
 import { usableSpanSec } from '../load/usable';
-import { coreSpeedRatioOf, driveOf, graphicsOf, powerRatioOf } from '../machine/catalogue';
+import { coreSpeedRatioOf, type DriveKind, driveOf, graphicsOf, powerRatioOf } from '../machine/catalogue';
 import { rationalToNumber } from '../numbers/rational';
-import { measureDecoding } from '../test-play/measure-decoding';
+import { measureDecoding, measureReading } from '../test-play/measure-decoding';
 import { hardwareVerdictOf } from './hardware-verdict';
 import type { CardClip, CardEditor, JobCard } from './types';
 
@@ -64,11 +64,27 @@ const stillStream = (card: JobCard, facts: StillFacts, drive: StreamDrive): Pict
   drive,
 });
 
+const driveKindOf = ({ machine }: JobCard, { drive }: CardClip): DriveKind => drive ?? machine.footageDrive.value;
+
+/** The rates that tests measured, by the drive that the clips lie on which were read. */
+function readRates(card: JobCard, tests: JobCard['decodeTests']): ReadonlyMap<DriveKind, number> {
+  const read = tests.filter(({ fileRead }) => fileRead !== null);
+  const kindOf = new Map(read.length > 0 ? card.clips.map((clip) => [clip.id, driveKindOf(card, clip)]) : []);
+  const kinds = new Set(read.flatMap(({ clipId }) => kindOf.get(clipId) ?? []));
+  return new Map(
+    [...kinds].flatMap((kind) => {
+      const rate = measureReading(read.filter(({ clipId }) => kindOf.get(clipId) === kind));
+      return rate === null ? [] : [[kind, rate] as const];
+    }),
+  );
+}
+
 /** What the preview draws of a clip; nothing of a sound. */
-function toSetupClip(card: JobCard, clip: CardClip): readonly SetupClip[] {
+function toSetupClip(card: JobCard, clip: CardClip, rateOf: ReadonlyMap<DriveKind, number>): readonly SetupClip[] {
   const { facts } = clip;
-  const { readMegabytePerSec, latencyMs } = driveOf(clip.drive ?? card.machine.footageDrive.value);
-  const drive = { readMegabytePerSec, latencyMs };
+  const kind = driveKindOf(card, clip);
+  const { readMegabytePerSec, latencyMs } = driveOf(kind);
+  const drive = { readMegabytePerSec: rateOf.get(kind) ?? readMegabytePerSec, latencyMs };
   switch (facts.kind) {
     case 'video': {
       const original = videoStream(card, clip, facts, drive);
@@ -183,7 +199,8 @@ const habitSharesOf = (editor: CardEditor): Setup['preview']['habits'] =>
  */
 export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = card.decodeTests): SetupState {
   const { timeline, preview, editor } = card;
-  const originals = card.clips.flatMap((clip) => toSetupClip(card, clip));
+  const rateOf = readRates(card, tests);
+  const originals = card.clips.flatMap((clip) => toSetupClip(card, clip, rateOf));
   const clips = hasStatedProxies(editor) ? originals.map((clip) => withProxy(clip, editor)) : originals;
   return {
     hidden: {

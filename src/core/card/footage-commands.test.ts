@@ -145,6 +145,21 @@ describe('deriveBaseState with stills, sounds and measurements', () => {
     expect(farMs).toBeGreaterThan(100 * nearMs);
   });
 
+  it('takes the rate at which a file was read for its drive, and for no other', () => {
+    const read = { ...test, clipId: 'a', fileRead: { pieceCount: 12, megabyteCount: 96, megabytePerSec: 41 } };
+    const card = apply(
+      cardOf(a, b, createCardClip({ id: 'c', facts: videoFacts() })),
+      { type: 'setClipDrive', input: { ids: ['b'], drive: 'network' } },
+      { type: 'addDecodeTest', input: { test: read } },
+    );
+    const ratesOf = (of: JobCard) =>
+      deriveBaseState(of).setup.clips.map(({ original }) => original.drive.readMegabytePerSec);
+    const [, network] = ratesOf({ ...card, decodeTests: [] });
+    expect(ratesOf(card)).toEqual([41, network, 41]);
+    const fromMemory = { ...read, fileRead: { ...read.fileRead, megabytePerSec: 2000 } };
+    expect(ratesOf({ ...card, decodeTests: [fromMemory] })).toEqual(ratesOf({ ...card, decodeTests: [] }));
+  });
+
   it('counts only the frames that an uneven clip really holds', () => {
     const uneven = videoFacts({ isVariableFrameRate: true, frameRate: { num: 60, den: 1 }, frameCount: 1200 });
     const card = cardOf(createCardClip({ id: 'u', facts: uneven }));

@@ -7,7 +7,7 @@ export * from './fixes-in-force';
 export { type HardwareVerdict, hardwareVerdictOf } from './hardware-verdict';
 export { migrateCard } from './migrations';
 export { type CardFailure, parseCard, parseCardText, serializeCard } from './parse-card';
-export { isPlayable, playableClip } from './playable-clip';
+export { isPlayable, tellsOfDrive, testableClip } from './playable-clip';
 export { isReadyToExport, listPutBack, mayPointAtCopies, type PutBackLine } from './put-back';
 export {
   editorAttachWays,

@@ -119,6 +119,14 @@ function addLoop(card: RawCard): RawCard {
   };
 }
 
+/** Test-plays decoded a clip and did not measure the drive that it lay on. */
+function addFileReads(card: RawCard): RawCard {
+  const decodeTests = isList(card.decodeTests)
+    ? card.decodeTests.map((test) => extend(test, { fileRead: null }))
+    : card.decodeTests;
+  return { ...card, version: 6, decodeTests };
+}
+
 /**
  * One step a version: `migrations[1]` turns a version 1 document into a version 2 one, and so on.
  * Steps are pure, never removed, and each comes with a stored example in its test. Version 1 is the first.
@@ -128,6 +136,7 @@ export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = 
   2: addDiagnosis,
   3: addMeasurements,
   4: addLoop,
+  5: addFileReads,
 };
 
 /** Takes a document up to `newest` step by step; throws where a step is missing, which a test rules out. */

@@ -26,7 +26,7 @@ import { confidenceReasons, confidences, paces } from '../meter/types';
 import { decodeWays } from '../test-play/types';
 
 /**
- * The job card document, version 5: one laggy project on one machine. The unit of storage and of exchange;
+ * The job card document, version 6: one laggy project on one machine. The unit of storage and of exchange;
  * docs/job-card.schema.json is made from this. Ranges are wide enough for any real machine and film, and narrow
  * enough that no number in them can make the cost model overflow.
  */
@@ -212,6 +212,9 @@ const decodeTest = object({
     }),
   ).check(maxLength(40)),
   scrub: nullable(object({ jumpCount: whole(1, 1000), medianMs: between(0, 1e7), slowestTenthMs: between(0, 1e7) })),
+  fileRead: nullable(
+    object({ pieceCount: whole(1, 10_000), megabyteCount: between(0, 1e7), megabytePerSec: between(0, 1e6) }),
+  ),
   estimatedFps: between(0, 1_000_000),
   estimatedScrubMs: between(0, 1e10),
 });
@@ -406,7 +409,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 5;
+export const jobCardVersion = 6;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),

@@ -242,7 +242,7 @@ export interface CardAnswer {
 /** One laggy project on one machine: everything known, measured and changed. */
 export interface JobCard {
   readonly format: 'oil-can-job-card';
-  readonly version: 5;
+  readonly version: 6;
   readonly id: string;
   readonly title: string;
   readonly createdAtMs: number;

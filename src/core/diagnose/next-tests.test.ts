@@ -3,7 +3,7 @@ import { loadDemoCards } from '@/demo/load-demo-cards';
 import { decodeRun, decodeTest } from '../../../tests/arbitrary/clips';
 import { measuredReading } from '../../../tests/arbitrary/readings';
 import { findQuestion, questionCatalogue } from '../belief';
-import { applyCommand, type JobCard, playableClip } from '../card';
+import { applyCommand, type JobCard, testableClip } from '../card';
 import { findFix } from '../fixes';
 import { measureRig } from '../simulate';
 import { answerAbout, createCase } from '../simulate/cases';
@@ -64,15 +64,34 @@ describe('rankNextTests', () => {
     const offered = seen.filter(({ diagnosis }) => diagnosis.nextTests.some(({ kind }) => kind === 'test-play'));
     expect(offered.length).toBeGreaterThan(0);
     for (const { card, diagnosis } of seen)
-      if (!playableClip(card)) expect(diagnosis.nextTests.some(({ kind }) => kind === 'test-play')).toBe(false);
+      if (!testableClip(card)) expect(diagnosis.nextTests.some(({ kind }) => kind === 'test-play')).toBe(false);
     const [first] = offered;
     if (!first) throw new Error('no card with a clip to play');
     const test = decodeTest([decodeRun(60)]);
     expect(offerOf(change(first.card, { type: 'addDecodeTest', input: { test } }))).toBeUndefined();
     const refused = { id: testPlayId, level: null };
     expect(offerOf(change(first.card, { type: 'refuseTest', input: { test: refused } }))).toBeUndefined();
-    const unread = first.card.clips.map((clip) => ({ ...clip, browserAnswer: null }));
-    expect(offerOf({ ...first.card, clips: unread })).toBeUndefined();
+    const unseen = first.card.clips.map((clip) => ({ ...clip, browserAnswer: null }));
+    expect(offerOf({ ...first.card, clips: unseen })).toBeUndefined();
+  });
+
+  it('offers to read a file of which this browser decodes nothing, where it is large enough', () => {
+    const [first] = seen;
+    if (!first) throw new Error('no card');
+    const unknown = { hardware: 'codec-unknown', isSmooth: 'unknown', isPowerEfficient: 'unknown' } as const;
+    const clipOf = (sizeBytes: number) =>
+      testableClip({
+        ...first.card,
+        clips: first.card.clips.map((clip) => ({
+          ...clip,
+          facts: { ...clip.facts, sizeBytes },
+          browserAnswer: unknown,
+        })),
+      });
+    expect(clipOf(1e9)?.facts.bitrateMbitPerSec).toBe(
+      Math.max(...first.card.clips.map(({ facts }) => (facts.kind === 'video' ? facts.bitrateMbitPerSec : 0))),
+    );
+    expect(clipOf(1e7)).toBeNull();
   });
 
   it('is answered, right or wrong, in the words of its question', () => {

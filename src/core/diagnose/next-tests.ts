@@ -2,24 +2,27 @@ import {
   type Belief,
   fillAllGaps,
   fillGaps,
+  inMemoryRatio,
   isAboutPlayingOnly,
   isMeteredOn,
   outcomesUnder,
   type PartOutcomes,
   type PartShares,
   predictedFpsOfWays,
+  predictedReadRate,
   predictedSoftwareFps,
   type QuestionId,
   questionCatalogue,
   type Respect,
+  type SampleView,
   usableGap,
   viewSamples,
 } from '../belief';
-import { type FixUse, hardwareVerdictOf, type JobCard, playableClip } from '../card';
+import { type FixUse, hardwareVerdictOf, isPlayable, type JobCard, tellsOfDrive, testableClip } from '../card';
 import type { CauseId } from '../causes';
 import type { FixId, FixLevel } from '../fixes';
 import { compile, createOutcomes, evaluate, feltScrubMs, type Outcomes } from '../load';
-import { toTestedStream } from '../test-play';
+import { isTelling, mostToldMegabytePerSec, toTestedStream } from '../test-play';
 import type { Candidate } from './candidates';
 import { entropyOf, ShareHistogram, weighedCount, weighedSampleCount } from './share-histogram';
 
@@ -220,27 +223,48 @@ function weighQuestions(card: JobCard, belief: Belief, { shares, parts, bitsLeft
 /** From the press of the button until the clip has been played and jumped in. */
 const testPlayMinutes = 1;
 
+/** What a rate would tell that is measured outside of the editor, in bits; one time in `hiddenRatio` it shows `most`. */
+function bitsOfRate(
+  { shares, parts }: AsIs,
+  predict: (view: SampleView) => number,
+  { hiddenRatio, most }: { readonly hiddenRatio: number; readonly most: number },
+): number {
+  const histogram = new ShareHistogram(columnCount);
+  for (const [p, { part, state, out }] of parts.entries()) {
+    const count = weighedCount(part);
+    const view = viewSamples(state, part.samples, out);
+    const figures = new Float64Array(count);
+    for (view.index = 0; view.index < count; view.index++) figures[view.index] = Math.min(most, predict(view));
+    const own = shares[p] as PartShares;
+    histogram.add(own, new Float64Array(count).fill(1 - hiddenRatio), columnsOf(figures, count));
+    if (hiddenRatio > 0)
+      histogram.add(own, new Float64Array(count).fill(hiddenRatio), columnsOf(figures.fill(most), count));
+  }
+  return histogram.blurred().tell().bits;
+}
+
+const shownAsItIs = { hiddenRatio: 0, most: Number.POSITIVE_INFINITY } as const;
+
 /**
- * What playing the heaviest clip here would tell: of the cores, and of the graphics where they decode it. Null where a
- * clip was played already, or none can be that would tell.
+ * What playing the heaviest clip here would tell: of the drive that it is read from, of the cores, and of the graphics
+ * where they decode it. Null where a clip was played already, or there is none.
  */
-function weighTestPlay(card: JobCard, { shares, parts, bitsLeft }: AsIs): WeighedTest | null {
-  const clip = playableClip(card);
+function weighTestPlay(card: JobCard, asIs: AsIs): WeighedTest | null {
+  const { bitsLeft } = asIs;
+  const clip = testableClip(card);
   if (!clip || card.decodeTests.length > 0 || card.refused.some(({ id }) => id === testPlayId)) return null;
   const stream = toTestedStream(clip.facts);
-  const ways: readonly (typeof predictedSoftwareFps)[] =
-    hardwareVerdictOf(card, clip).state === 'unlikely' ? [predictedSoftwareFps] : predictedFpsOfWays;
-  const bits = ways.reduce((sum, predict) => {
-    const histogram = new ShareHistogram(columnCount);
-    for (const [p, { part, state, out }] of parts.entries()) {
-      const count = weighedCount(part);
-      const view = viewSamples(state, part.samples, out);
-      const figures = new Float64Array(count);
-      for (view.index = 0; view.index < count; view.index++) figures[view.index] = predict(stream, view);
-      histogram.add(shares[p] as PartShares, evenly, columnsOf(figures, count));
-    }
-    return sum + histogram.blurred().tell().bits;
-  }, 0);
+  const ways: readonly (typeof predictedSoftwareFps)[] = !(isPlayable(clip) && isTelling(stream))
+    ? []
+    : hardwareVerdictOf(card, clip).state === 'unlikely'
+      ? [predictedSoftwareFps]
+      : predictedFpsOfWays;
+  const most = mostToldMegabytePerSec;
+  const readBits = tellsOfDrive(clip)
+    ? bitsOfRate(asIs, (view) => predictedReadRate(clip.id, view) ?? most, { hiddenRatio: inMemoryRatio, most })
+    : 0;
+  const bits =
+    readBits + ways.reduce((sum, predict) => sum + bitsOfRate(asIs, (view) => predict(stream, view), shownAsItIs), 0);
   return {
     kind: 'test-play',
     id: testPlayId,

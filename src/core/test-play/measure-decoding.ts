@@ -1,6 +1,7 @@
 import { threadGainRatio } from '../load/conditions';
 import { softwareDecodeMs } from '../load/decode-costs';
 import { medianOf } from '../numbers/percentile';
+import { mostToldMegabytePerSec } from './run-results';
 import type { DecodeRun, DecodeTest, DecodeWay, MeasuredDecoding, TestedStream } from './types';
 
 /** Hardware decoding counts as measured only where its rate differs from software's by over a fifth (MODEL.md, section 1). */
@@ -75,3 +76,14 @@ export function measureDecoding(allTests: readonly DecodeTest[], coreCount: numb
     hardwareMegapixelPerSec: medianOrNull(hardware),
   };
 }
+
+/**
+ * The rate of a drive in megabytes a second, the middle of what tests of files on it found; null where none was slow
+ * enough to be told from memory.
+ */
+export const measureReading = (tests: readonly Pick<DecodeTest, 'fileRead'>[]): number | null =>
+  medianOrNull(
+    known(tests.map(({ fileRead }) => fileRead?.megabytePerSec ?? null)).filter(
+      (rate) => rate < mostToldMegabytePerSec,
+    ),
+  );

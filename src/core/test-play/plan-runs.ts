@@ -49,3 +49,16 @@ export function listScrubPlaces(count: number = scrubJumpCount): readonly number
     return place;
   });
 }
+
+/** Large enough that finding a place counts little against reading from it, on a spinning drive as well. */
+export const pieceBytes = 8 * 1024 * 1024;
+const mostPieces = 24;
+/** Fewer tell nothing of a drive. */
+const leastPieces = 3;
+
+/** Where the pieces of a file begin that show how quickly its drive gives it: spread evenly; none where it is too small. */
+export function planPieces(sizeBytes: number): readonly number[] {
+  const count = Math.min(mostPieces, Math.floor(sizeBytes / pieceBytes));
+  if (count < leastPieces) return [];
+  return Array.from({ length: count }, (_, i) => Math.floor((i * (sizeBytes - pieceBytes)) / (count - 1)));
+}

@@ -1,5 +1,5 @@
-import { percentileOfSorted } from '../numbers/percentile';
-import type { DecodeRun, ScrubRun } from './types';
+import { medianOf, percentileOfSorted } from '../numbers/percentile';
+import type { DecodeRun, FileRead, ScrubRun } from './types';
 
 /**
  * Rate and dropped frames of a run, from the times at which decoded frames came out. The rate is from the first frame
@@ -27,6 +27,34 @@ export function computeDecodeRate(source: {
     elapsedMs,
     decodedFps: frameCount > 1 && elapsedMs > 0 ? ((frameCount - 1) * 1000) / elapsedMs : 0,
     droppedCount,
+  };
+}
+
+/**
+ * At this rate a file comes off a solid-state drive, or out of memory: nothing here tells the two apart, and no preview
+ * waits for either. Megabytes a second.
+ */
+export const mostToldMegabytePerSec = 350;
+
+/** Of a file that lies partly in memory, so many pieces must have come off the drive. */
+const leastDriveRatio = 0.25;
+const leastDrivePieces = 3;
+
+/**
+ * How quickly a file came, from its single pieces. Pieces that came quicker than drives can be told apart may have lain
+ * in memory: where enough others did not, those alone count. Null without any.
+ */
+export function computeFileRead(
+  pieces: readonly { readonly bytes: number; readonly elapsedMs: number }[],
+): FileRead | null {
+  if (pieces.length === 0) return null;
+  const rates = pieces.map(({ bytes, elapsedMs }) => bytes / 1000 / Math.max(elapsedMs, 0.1));
+  const offDrive = rates.filter((rate) => rate < mostToldMegabytePerSec);
+  const isOffDrive = offDrive.length >= Math.max(leastDrivePieces, leastDriveRatio * rates.length);
+  return {
+    pieceCount: pieces.length,
+    megabyteCount: pieces.reduce((sum, { bytes }) => sum + bytes, 0) / 1e6,
+    megabytePerSec: medianOf(isOffDrive ? offDrive : rates),
   };
 }
 

@@ -6,11 +6,16 @@ import { softwareDecodeMs } from '../load';
 import {
   chooseTestClip,
   computeDecodeRate,
+  computeFileRead,
   computeScrubRun,
   isHardwareProven,
   isTelling,
   listScrubPlaces,
   measureDecoding,
+  measureReading,
+  mostToldMegabytePerSec,
+  pieceBytes,
+  planPieces,
   planRuns,
 } from '.';
 
@@ -143,5 +148,52 @@ describe('measureDecoding', () => {
       }),
       propertyRuns,
     );
+  });
+});
+
+describe('planPieces', () => {
+  it('spreads pieces over a file without overlap, from its beginning to its end', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 200e9 }), (sizeBytes) => {
+        const starts = planPieces(sizeBytes);
+        if (sizeBytes < 3 * pieceBytes) expect(starts).toEqual([]);
+        else expect([starts[0], (starts.at(-1) ?? 0) + pieceBytes]).toEqual([0, sizeBytes]);
+        expect(starts.every((start, i) => i === 0 || start >= (starts[i - 1] ?? 0) + pieceBytes)).toBe(true);
+        expect(starts.length).toBeLessThanOrEqual(24);
+      }),
+      propertyRuns,
+    );
+  });
+});
+
+describe('computeFileRead', () => {
+  const piecesAt = (rates: readonly number[]) => rates.map((rate) => ({ bytes: 8e6, elapsedMs: 8000 / rate }));
+  const rateOf = (rates: readonly number[]): number => computeFileRead(piecesAt(rates))?.megabytePerSec ?? 0;
+
+  it('takes the middle piece of a drive', () => {
+    expect(computeFileRead(piecesAt([90, 100, 20, 110, 95]))).toEqual({
+      pieceCount: 5,
+      megabyteCount: 40,
+      megabytePerSec: 95,
+    });
+  });
+  it('counts what came off the drive where the rest lay in memory', () => {
+    expect(rateOf([1500, 1600, 80, 1400, 84, 1700, 88, 1500])).toBeCloseTo(84, 9);
+  });
+  it('does not hold single slow pieces of a quick drive for the drive', () => {
+    expect(rateOf([600, 610, 40, 620, 605, 590, 50, 615, 600, 600, 620, 610])).toBeGreaterThan(mostToldMegabytePerSec);
+  });
+  it('has none without pieces, and a finite one however quick they come', () => {
+    expect(computeFileRead([])).toBeNull();
+    expect(computeFileRead([{ bytes: 8e6, elapsedMs: 0 }])?.megabytePerSec).toBe(80_000);
+  });
+});
+
+describe('measureReading', () => {
+  const readAt = (megabytePerSec: number) => ({ fileRead: { pieceCount: 12, megabyteCount: 96, megabytePerSec } });
+  it('takes the middle of what tells, and nothing of what may have lain in memory', () => {
+    expect(measureReading([readAt(90), { fileRead: null }, readAt(900), readAt(110), readAt(100)])).toBe(100);
+    expect(measureReading([{ fileRead: null }, readAt(900)])).toBeNull();
+    expect(measureReading([])).toBeNull();
   });
 });

@@ -27,6 +27,15 @@ export interface ScrubRun {
   readonly slowestTenthMs: number;
 }
 
+/** Pieces from all over a clip's file, read off its drive. */
+export interface FileRead {
+  readonly pieceCount: number;
+  /** 1 megabyte is a million bytes. */
+  readonly megabyteCount: number;
+  /** The middle of the pieces that the drive gave; of all, where none can be told from pieces that lay in memory. */
+  readonly megabytePerSec: number;
+}
+
 /** What was decoded; enough to hold it against the estimate. */
 export interface TestedStream {
   readonly codec: string;
@@ -38,16 +47,19 @@ export interface TestedStream {
   readonly megabitsPerFrame: number;
 }
 
-/** A clip really decoded on this machine: a reading of the machine. */
+/** A clip really read and decoded on this machine: a reading of the machine. */
 export interface DecodeTest {
   readonly id: string;
   readonly clipId: string;
   readonly fileName: string;
   readonly takenAtMs: number;
   readonly stream: TestedStream;
+  /** None where this browser does not decode the clip. */
   readonly runs: readonly DecodeRun[];
   /** Null where the clip is too short to jump in. */
   readonly scrub: ScrubRun | null;
+  /** Null where the file is too small for its drive to show. */
+  readonly fileRead: FileRead | null;
   /** What the estimate had said before, frames a second by the processor alone. */
   readonly estimatedFps: number;
   readonly estimatedScrubMs: number;
@@ -56,6 +68,7 @@ export interface DecodeTest {
 /** How far a test-play has come. */
 export type TestPlayProgress =
   | { readonly phase: 'loading' }
+  | { readonly phase: 'reading'; readonly pieceIndex: number; readonly pieceCount: number }
   | {
       readonly phase: 'decoding';
       readonly run: Pick<DecodeRun, 'way' | 'isOneByOne' | 'drawnHeightPx'>;
@@ -69,6 +82,7 @@ export interface TestPlayOutcome {
   readonly stream: TestedStream;
   readonly runs: readonly DecodeRun[];
   readonly scrub: ScrubRun | null;
+  readonly fileRead: FileRead | null;
 }
 
 /** Why a clip could not be played here. */

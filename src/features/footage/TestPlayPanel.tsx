@@ -3,6 +3,7 @@
 import { Play, Square, Trash2 } from 'lucide-react';
 import { useRef } from 'react';
 import styled from 'styled-components';
+import { assertNever } from '@/core/assert-never';
 import { type CardClip, isPlayable } from '@/core/card';
 import type { VideoFacts } from '@/core/footage';
 import { findNearestClip } from '@/core/test-play';
@@ -29,7 +30,7 @@ interface TestPlayPanelProps {
   readonly onOpen: (clipId: string) => void;
 }
 
-/** Plays a clip for real: decoded here, in hardware and in software, at full and smaller heights, then 20 jumps. */
+/** Plays a clip for real: read, decoded here in hardware and in software, at full and smaller heights, then 20 jumps. */
 export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
   const { card, run } = useOpenCard();
   const notify = useNotify();
@@ -38,8 +39,10 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
   const tests = card.decodeTests.filter((test) => test.clipId === clip.id);
   const newest = tests.at(-1);
   const isUnplayable = clip.browserAnswer?.hardware === 'codec-unknown';
-  const isRefused = isUnplayable || (state.status === 'failed' && state.failure.code === 'codec-not-decoded');
-  const nearest = isRefused ? findNearestClip(facts, card.clips.filter(isPlayable)) : null;
+  const isOnlyRead = newest?.runs.length === 0;
+  const isTooSmall = state.status === 'failed' && state.failure.code === 'codec-not-decoded';
+  const nearest =
+    isUnplayable || isOnlyRead || isTooSmall ? findNearestClip(facts, card.clips.filter(isPlayable)) : null;
   const begin = () => {
     const file = findFile(clip.id);
     if (file) start(file);
@@ -88,7 +91,7 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
           <p>{describeTestPlayFailure(state.failure)}</p>
         </Note>
       )}
-      {isUnplayable && state.status !== 'failed' && (
+      {(isUnplayable || isOnlyRead) && state.status !== 'failed' && (
         <Note>
           <p>{describeTestPlayFailure({ code: 'codec-not-decoded', codec: facts.codec })}</p>
         </Note>
@@ -100,17 +103,18 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
         </Row>
       )}
       {newest && state.status !== 'running' && <TestPlayResult test={newest} />}
-      {state.status !== 'running' && !isRefused && (
+      {state.status !== 'running' && !isTooSmall && (
         <>
           {!newest && (
             <p>
-              Decodes this very clip for some seconds, then jumps to 20 places in it. What is found is kept as a
-              measurement of this machine, and the estimates follow.
+              {isUnplayable
+                ? 'Its file can still be read here, which measures the drive that it lies on.'
+                : 'Reads pieces of this very file, decodes it for some seconds, then jumps to 20 places in it. What is found is kept as a measurement of this machine, and the estimates follow.'}
             </p>
           )}
           <Row style={{ marginTop: 12 }}>
             <Button look={newest ? 'plain' : 'primary'} onPress={begin}>
-              <Play size={17} aria-hidden="true" /> {newest ? 'Play it again' : 'Test-play this clip'}
+              <Play size={17} aria-hidden="true" /> {describeStart(isUnplayable || isOnlyRead, newest !== undefined)}
             </Button>
             {newest && (
               <Button look="danger" onPress={remove}>
@@ -129,9 +133,24 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
   );
 }
 
-/** How much of a test-play is over, 0 to 1. Runs take most of the time; jumps are the last fifth. */
+/** What the button that begins says. */
+const describeStart = (canOnlyRead: boolean, isAgain: boolean): string => {
+  if (canOnlyRead) return isAgain ? 'Read it again' : 'Read this clip';
+  return isAgain ? 'Play it again' : 'Test-play this clip';
+};
+
+/** How much of a test-play is over, 0 to 1. Reading is the first tenth, runs take most of the time, jumps the last fifth. */
 function shareOf(progress: Parameters<typeof describeTestPlayProgress>[0]): number {
-  if (progress.phase === 'loading') return 0;
-  if (progress.phase === 'decoding') return (0.8 * progress.runIndex) / progress.runCount;
-  return 0.8 + (0.2 * progress.jumpIndex) / progress.jumpCount;
+  switch (progress.phase) {
+    case 'loading':
+      return 0;
+    case 'reading':
+      return (0.1 * progress.pieceIndex) / progress.pieceCount;
+    case 'decoding':
+      return 0.1 + (0.7 * progress.runIndex) / progress.runCount;
+    case 'scrubbing':
+      return 0.8 + (0.2 * progress.jumpIndex) / progress.jumpCount;
+    default:
+      return assertNever(progress);
+  }
 }

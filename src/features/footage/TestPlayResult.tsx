@@ -3,7 +3,7 @@
 import styled from 'styled-components';
 import { type DecodeTest, decodedFpsOf, isHardwareProven, isTelling, scrubJumpCount } from '@/core/test-play';
 import { formatFps, formatWait } from '@/messages/format';
-import { describeRun } from '@/messages/test-play';
+import { describeFileRead, describeRun } from '@/messages/test-play';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Soft } from '@/ui/layout';
 import { colour } from '@/ui/tokens';
@@ -32,8 +32,24 @@ function describeAgainst(measured: number, estimated: number): string {
   return `close to the ${tenths(estimated)} that the estimate had said`;
 }
 
+/** How quickly the file came, beside what it asks for while it plays. */
+function FileReadLine({ test: { fileRead, stream } }: { readonly test: DecodeTest }) {
+  if (fileRead === null) return null;
+  const asked = (stream.megabitsPerFrame * stream.frameRateFps) / 8;
+  return (
+    <Line>
+      {describeFileRead(fileRead)} Playing asks for{' '}
+      {formatFps(asked < 10 ? Math.round(asked * 10) / 10 : Math.round(asked))}.
+    </Line>
+  );
+}
+
 /** What a test-play found, against the clip's own rate and against the estimate. */
 export function TestPlayResult({ test }: { readonly test: DecodeTest }) {
+  return test.runs.length === 0 ? <FileReadLine test={test} /> : <PlayedResult test={test} />;
+}
+
+function PlayedResult({ test }: { readonly test: DecodeTest }) {
   const software = decodedFpsOf(test, 'software') ?? 0;
   const hardware = decodedFpsOf(test, 'hardware');
   const best = Math.max(software, hardware ?? 0);
@@ -68,6 +84,7 @@ export function TestPlayResult({ test }: { readonly test: DecodeTest }) {
           estimate had said {formatWait(test.estimatedScrubMs)}.
         </Line>
       )}
+      <FileReadLine test={test} />
       <TableFrame>
         <Table>
           <thead>

@@ -1,6 +1,6 @@
 'use client';
 
-import { type JobCard, playableClip } from '@/core/card';
+import { isPlayable, type JobCard, testableClip } from '@/core/card';
 import type { NextTest } from '@/core/diagnose';
 import { describeWorth } from '@/messages/diagnosis';
 import { formatMinutes } from '@/messages/format';
@@ -11,18 +11,19 @@ import { Row, Soft } from '@/ui/layout';
 import { useOpenCard } from '../shell/use-open-card';
 import { LookBox } from './LookBox';
 
-/** A look that Oil Can takes by itself: a clip decoded here, which measures the machine. */
+/** A look that Oil Can takes by itself: a clip read and decoded here, which measures the machine. */
 export function TestPlayLook({ card, test }: { readonly card: JobCard; readonly test: NextTest }) {
   const { run } = useOpenCard();
-  const clip = playableClip(card);
+  const clip = testableClip(card);
   if (!clip) return null;
-  const title = testPlayLook.title(clip.facts.fileName);
+  const canPlay = isPlayable(clip);
+  const title = (canPlay ? testPlayLook.title : testPlayLook.titleOfReading)(clip.facts.fileName);
   const { id, level } = test;
   return (
     <LookBox>
       <h3>{title}</h3>
       <p>
-        {testPlayLook.how}{' '}
+        {canPlay ? testPlayLook.how : testPlayLook.howOfReading}{' '}
         <Soft>
           Takes {formatMinutes(test.minutes)}, {describeWorth(test)}.
         </Soft>

@@ -2,7 +2,7 @@
 
 import { X } from 'lucide-react';
 import styled from 'styled-components';
-import { type DecodeTest, decodedFpsOf, isTelling, measureDecoding } from '@/core/test-play';
+import { type DecodeTest, decodedFpsOf, isTelling, measureDecoding, measureReading } from '@/core/test-play';
 import { formatFps, formatMoment } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
@@ -29,12 +29,19 @@ const Tests = styled.ul`
 const hundredths = (value: number): string => formatFps(value);
 const whole = (value: number): string => formatFps(Math.round(value));
 
+function describeTest(test: DecodeTest): string {
+  const fps = decodedFpsOf(test, 'software');
+  if (fps === null) return 'read only';
+  return `${whole(fps)} a second by the processor${isTelling(test.stream) ? '' : ' (too light to measure by)'}`;
+}
+
 /** What test-plays measured of this machine, in place of what its class would say; each can be deleted. */
 export function MeasuredDecoding() {
   const { card, run } = useOpenCard();
   const notify = useNotify();
   const { decodeTests } = card;
   const measured = measureDecoding(decodeTests, card.machine.coreCount.value);
+  const readRate = measureReading(decodeTests);
   const remove = (test: DecodeTest) => {
     const index = decodeTests.indexOf(test);
     if (!run({ type: 'removeDecodeTest', input: { id: test.id } }).ok) return;
@@ -46,18 +53,18 @@ export function MeasuredDecoding() {
   };
   if (decodeTests.length === 0)
     return (
-      <Sheet title="Measured decoding" aside="nothing yet">
+      <Sheet title="Measured here" aside="nothing yet">
         <Row style={{ justifyContent: 'space-between' }}>
           <p style={{ flex: '1 1 320px' }}>
-            Test-play a heavy clip: it measures this processor and these graphics, and takes the place of the classes
-            above.
+            Test-play a heavy clip: it measures this drive, this processor and these graphics, and takes the place of
+            the classes above.
           </p>
           <LinkButton href={`/card/${encodeURIComponent(card.id)}/footage`}>Go to Footage</LinkButton>
         </Row>
       </Sheet>
     );
   return (
-    <Sheet title="Measured decoding" aside="by test-play, used instead of the classes above">
+    <Sheet title="Measured here" aside="by test-play, used instead of the classes above">
       <Figures>
         <div>
           <dt>One core</dt>
@@ -82,13 +89,19 @@ export function MeasuredDecoding() {
             {measured.hardwareMegapixelPerSec === null && <small>this browser may keep it off; editors need not</small>}
           </dd>
         </div>
+        <div>
+          <dt>Drive of the footage</dt>
+          <dd>
+            {readRate === null ? 'not told' : `${whole(readRate)} megabytes a second`}
+            {readRate === null && <small>a large file tells, if it was not played lately</small>}
+          </dd>
+        </div>
       </Figures>
       <Tests>
         {decodeTests.map((test) => (
           <li key={test.id}>
             <span>
-              <b>{test.fileName}</b>, {whole(decodedFpsOf(test, 'software') ?? 0)} a second by the processor
-              {isTelling(test.stream) ? '' : ' (too light to measure by)'} <Soft>{formatMoment(test.takenAtMs)}</Soft>
+              <b>{test.fileName}</b>, {describeTest(test)} <Soft>{formatMoment(test.takenAtMs)}</Soft>
             </span>
             <Button look="danger" aria-label={`Delete the test-play of ${test.fileName}`} onPress={() => remove(test)}>
               <X size={18} aria-hidden="true" />

@@ -37,7 +37,7 @@ export function describeMove(move: NextMove): NextStepText | null {
       const takes: FixFact = { name: 'takes', value: formatMinutes(minutes) };
       if (kind === 'test-play')
         return {
-          title: testPlayLook.title('a clip'),
+          title: testPlayLook.titleOfAny,
           why: 'First, because what it measures tells more for its minutes than any fix.',
           button: 'Show me',
           stepId: 'findings',

@@ -165,7 +165,7 @@ export function drawCard(
   const moments = input.complaints.map((complaint) => momentOf[complaint]);
   return {
     format: 'oil-can-job-card',
-    version: 5,
+    version: 6,
     id: input.id,
     title: `Case ${input.id}`,
     createdAtMs: caseStartMs,

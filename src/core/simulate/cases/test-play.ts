@@ -1,7 +1,7 @@
 import type { CardClip } from '../../card/types';
-import { createRandom } from '../../numbers/random';
-import type { DecodeRun, DecodeTest, DecodeWay } from '../../test-play/types';
-import type { Rig } from '../types';
+import { createRandom, type Random } from '../../numbers/random';
+import type { DecodeRun, DecodeTest, DecodeWay, FileRead } from '../../test-play/types';
+import type { Rig, RigStream } from '../types';
 import { softwareWorkMs } from '../work';
 import type { Person } from './person';
 
@@ -9,6 +9,9 @@ import type { Person } from './person';
 const spread = 0.05;
 /** A browser's decoder uses no more threads than this. */
 const mostThreads = 8;
+/** A file that was played lately lies in memory, and comes at this rate whatever its drive. */
+const memoryMegabytePerSec = 900;
+const inMemoryRatio = 0.15;
 
 /** Cores that other programs leave while the editor stands idle. */
 const coresLeft = (rig: Rig): number =>
@@ -17,7 +20,18 @@ const coresLeft = (rig: Rig): number =>
     rig.coreCount - rig.programs.reduce((sum, { busyCores }) => sum + busyCores, 0) - rig.faults.unlistedCores,
   );
 
-/** What somebody finds who lets a clip of theirs be decoded outside of the editor; null where it is no video. */
+/** Smaller files say nothing of a drive. */
+const leastFileBytes = 24e6;
+
+/** How quickly a clip's file is read; null where it is too small. */
+function readFile(rig: Rig, { drive }: RigStream, sizeBytes: number, random: Random): FileRead | null {
+  if (sizeBytes < leastFileBytes) return null;
+  const given = drive.megabytePerSec * rig.faults.driveShare * rig.quirks.drive * random.factor(spread);
+  const megabytePerSec = random.isTrue(inMemoryRatio) ? memoryMegabytePerSec : Math.min(memoryMegabytePerSec, given);
+  return { pieceCount: 12, megabyteCount: 96, megabytePerSec };
+}
+
+/** What somebody finds who lets a clip of theirs be read and decoded outside of the editor; null where it is no video. */
 export function playClip(
   person: Person,
   rig: Rig,
@@ -46,6 +60,14 @@ export function playClip(
     };
   };
   const looseFps = oneFps * Math.min(gain, coresLeft(rig));
+  const isDecoded = clip.browserAnswer !== null && clip.browserAnswer.hardware !== 'codec-unknown';
+  const runs = isDecoded
+    ? [
+        runOf('software', false, looseFps),
+        runOf('software', true, oneFps * Math.min(1, coresLeft(rig))),
+        ...(isHardware ? [runOf('hardware', false, hardwareFps)] : []),
+      ]
+    : [];
   return {
     id: `test-play-${index + 1}`,
     clipId: clip.id,
@@ -60,12 +82,9 @@ export function playClip(
       frameRateFps: stream.fps,
       megabitsPerFrame: stream.megabitsPerFrame,
     },
-    runs: [
-      runOf('software', false, looseFps),
-      runOf('software', true, oneFps * Math.min(1, coresLeft(rig))),
-      ...(isHardware ? [runOf('hardware', false, hardwareFps)] : []),
-    ],
+    runs,
     scrub: null,
+    fileRead: readFile(rig, stream, facts.sizeBytes, createRandom(person.seed + 15_485_863 * (index + 1))),
     estimatedFps: 0,
     estimatedScrubMs: 0,
   };
