@@ -4,7 +4,7 @@ import { questionCatalogue } from '@/core/belief';
 import { createReading, type JobCard, lagMoments, playFeels, type Reading } from '@/core/card';
 import { fixCatalogue } from '@/core/fixes';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import { decodeRun, decodeTest } from '../../tests/arbitrary/clips';
+import { decodeRun, decodeTest, fileReadAt } from '../../tests/arbitrary/clips';
 import { describeEvidence, describeExpectation, describeWeight } from './evidence';
 import { fixTitle } from './fix-titles';
 
@@ -94,14 +94,16 @@ describe('describeEvidence', () => {
       'Oil Can played wheel.mp4 here: 12 frames a second by the processor alone, 30 were estimated.',
     );
     expect(describeEvidence(ofTest, { ...card, decodeTests: [decodeTest([])] })).toBe('Oil Can played wheel.mp4 here.');
-    const readAt = (megabytePerSec: number) => ({
-      ...decodeTest([]),
-      fileRead: { pieceCount: 12, megabyteCount: 96, megabytePerSec },
+    const readOf = (...found: Parameters<typeof fileReadAt>) => ({
+      ...card,
+      decodeTests: [{ ...decodeTest([]), fileRead: fileReadAt(...found) }],
     });
-    expect(describeEvidence(ofTest, { ...card, decodeTests: [readAt(41.2)] })).toBe(
+    expect(describeEvidence(ofTest, readOf(41.2))).toBe(
       'Oil Can read wheel.mp4 here. Its file came at 41 megabytes a second.',
     );
-    expect(describeEvidence(ofTest, { ...card, decodeTests: [readAt(900)] })).toContain('or out of memory');
+    expect(describeEvidence(ofTest, readOf(350, true))).toContain(
+      '350 megabytes a second or more: from a quick drive, or',
+    );
     expect(describeEvidence(ofTest, card)).toBe('A test-play on this machine.');
   });
 

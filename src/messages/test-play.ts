@@ -1,11 +1,5 @@
 import { assertNever } from '@/core/assert-never';
-import {
-  type DecodeRun,
-  type FileRead,
-  mostToldMegabytePerSec,
-  type TestPlayFailure,
-  type TestPlayProgress,
-} from '@/core/test-play';
+import type { DecodeRun, FileRead, TestPlayFailure, TestPlayProgress } from '@/core/test-play';
 import { nameCodec } from './clip-facts';
 import { formatFps } from './format';
 
@@ -49,13 +43,16 @@ export function describeTestPlayFailure(failure: TestPlayFailure): string {
   }
 }
 
+/** The rate at which a file came. */
+export const nameReadRate = ({ megabytePerSec, isAtLeast }: FileRead): string =>
+  `${formatFps(Math.round(megabytePerSec))} megabytes a second${isAtLeast ? ' or more' : ''}`;
+
+/** Why a file may have come quickly. */
+export const quickReadText = 'from a quick drive, or out of memory because it was played lately';
+
 /** How quickly a clip's file came, and what that says of its drive. */
-export function describeFileRead({ megabytePerSec }: FileRead): string {
-  const came = `Its file came at ${formatFps(Math.round(megabytePerSec))} megabytes a second`;
-  return megabytePerSec < mostToldMegabytePerSec
-    ? `${came}.`
-    : `${came}: from a quick drive, or out of memory because it was played lately.`;
-}
+export const describeFileRead = (read: FileRead): string =>
+  `Its file came at ${nameReadRate(read)}${read.isAtLeast ? `: ${quickReadText}` : ''}.`;
 
 /** A test-play as a step that would tell causes apart. */
 export const testPlayLook = {

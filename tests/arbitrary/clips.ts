@@ -1,5 +1,5 @@
 import type { VideoFacts } from '@/core/footage';
-import type { DecodeRun, DecodeTest } from '@/core/test-play';
+import type { DecodeRun, DecodeTest, FileRead } from '@/core/test-play';
 
 /** A light, ordinary clip with what a test changes about it. */
 export const videoFacts = (change: Partial<VideoFacts> = {}): VideoFacts => ({
@@ -62,4 +62,12 @@ export const decodeTest = (runs: readonly DecodeRun[]): DecodeTest => ({
   fileRead: null,
   estimatedFps: 30,
   estimatedScrubMs: 100,
+});
+
+/** A file of which pieces came at this rate off a drive, or so quickly that it may have lain in memory. */
+export const fileReadAt = (megabytePerSec: number, isAtLeast = false): FileRead => ({
+  pieceCount: 12,
+  megabyteCount: 96,
+  megabytePerSec,
+  isAtLeast,
 });

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import { decodeRun, decodeTest } from '../../../tests/arbitrary/clips';
+import { decodeRun, decodeTest, fileReadAt } from '../../../tests/arbitrary/clips';
 import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
 import type { JobCard, Trial } from '../card/types';
 import { createOutcomes } from '../load/evaluate';
 import { drawParameterSamples } from '../load/parameter-samples';
 import { noTroubles, type SetupState } from '../load/types';
+import type { FileRead } from '../test-play/types';
 import { believe } from './believe';
 import { rankCauses, sharesUnder } from './shares';
 import {
@@ -103,9 +104,9 @@ describe('what is predicted of reading a file', () => {
 });
 
 describe('what a file that was read says of its drive', () => {
-  const read = (megabytePerSec: number, clipId = card.clips[0]?.id ?? ''): JobCard => ({
+  const readOf = (fileRead: FileRead, clipId = card.clips[0]?.id ?? ''): JobCard => ({
     ...card,
-    decodeTests: [{ ...decodeTest([]), clipId, fileRead: { pieceCount: 12, megabyteCount: 96, megabytePerSec } }],
+    decodeTests: [{ ...decodeTest([]), clipId, fileRead }],
   });
   /** How likely the drive gives less than its kind does. */
   const heldSlow = (of: JobCard): number =>
@@ -116,15 +117,14 @@ describe('what a file that was read says of its drive', () => {
   it('holds a drive that gives a fifth of its kind to be slow', () => {
     const stated = believe(card, { sampleCount: 200 }).base.setup.clips[0]?.original.drive.readMegabytePerSec ?? 0;
     const odds = (of: JobCard): number => heldSlow(of) / (1 - heldSlow(of));
-    expect(odds(read(stated / 5))).toBeGreaterThan(10 * odds(card));
+    expect(odds(readOf(fileReadAt(stated / 5)))).toBeGreaterThan(10 * odds(card));
   });
   it('takes a quick file for a quick drive or for memory, and never for a slow one', () => {
-    expect(heldSlow(read(2000))).toBeLessThan(heldSlow(card));
-    expect(heldSlow(read(2000))).toBe(heldSlow(read(400)));
+    expect(heldSlow(readOf(fileReadAt(350, true)))).toBeLessThan(heldSlow(card));
   });
   it('says nothing once its clip is off the card', () => {
-    expect(listTestPlayEvidence(read(20, 'gone'))).toEqual([]);
-    expect(listTestPlayEvidence(read(20))).toHaveLength(1);
+    expect(listTestPlayEvidence(readOf(fileReadAt(20), 'gone'))).toEqual([]);
+    expect(listTestPlayEvidence(readOf(fileReadAt(20)))).toHaveLength(1);
   });
 });
 

@@ -1,8 +1,7 @@
 import type { FixUse, JobCard, Trial } from '../card/types';
 import { freeCoresOf, reachOf, threadGainRatio } from '../load/conditions';
 import { decodedFpsOf, isHardwareProven, isTelling, referenceMsOf } from '../test-play/measure-decoding';
-import { mostToldMegabytePerSec } from '../test-play/run-results';
-import type { DecodeTest, TestedStream } from '../test-play/types';
+import type { DecodeTest, FileRead, TestedStream } from '../test-play/types';
 import { createBoundsWeigher, createValueWeigher, readingSpread, type Weigher } from './likelihood';
 import type { SampleView } from './questions';
 import { type Evidence, keyOfFixes, weighEach } from './weighing';
@@ -54,9 +53,9 @@ export const inMemoryRatio = 0.2;
  * What the rate says at which a clip's file came. Memory is quicker than any drive, so that a slow file shows a slow
  * drive, and a quick one shows a quick drive or nothing.
  */
-function createReadWeigher(readRate: number): Weigher {
-  if (readRate < mostToldMegabytePerSec) return createValueWeigher(readRate, readingSpread.testPlay);
-  const weighDrive = createBoundsWeigher(mostToldMegabytePerSec, Number.POSITIVE_INFINITY, readingSpread.testPlay);
+function createReadWeigher({ megabytePerSec, isAtLeast }: FileRead): Weigher {
+  if (!isAtLeast) return createValueWeigher(megabytePerSec, readingSpread.testPlay);
+  const weighDrive = createBoundsWeigher(megabytePerSec, Number.POSITIVE_INFINITY, readingSpread.testPlay);
   return (predicted) => Math.log(inMemoryRatio + (1 - inMemoryRatio) * Math.exp(weighDrive(predicted)));
 }
 
@@ -85,7 +84,7 @@ export function listTestPlayEvidence({ decodeTests, clips, trials }: JobCard): r
 function readEvidenceOf(test: DecodeTest, trials: readonly Trial[]): readonly Evidence[] {
   if (test.fileRead === null) return [];
   const fixes = fixesAt(trials, test.takenAtMs);
-  const weigh = createReadWeigher(test.fileRead.megabytePerSec);
+  const weigh = createReadWeigher(test.fileRead);
   return [
     {
       key: `${keyOfFixes(fixes)} test-play ${test.id} read`,

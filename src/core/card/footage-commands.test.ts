@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { decodeRun, decodeTest, videoFacts } from '../../../tests/arbitrary/clips';
+import { decodeRun, decodeTest, fileReadAt, videoFacts } from '../../../tests/arbitrary/clips';
 import { measureDecoding } from '../test-play';
 import {
   applyCommand,
@@ -146,7 +146,7 @@ describe('deriveBaseState with stills, sounds and measurements', () => {
   });
 
   it('takes the rate at which a file was read for its drive, and for no other', () => {
-    const read = { ...test, clipId: 'a', fileRead: { pieceCount: 12, megabyteCount: 96, megabytePerSec: 41 } };
+    const read = { ...test, clipId: 'a', fileRead: fileReadAt(41) };
     const card = apply(
       cardOf(a, b, createCardClip({ id: 'c', facts: videoFacts() })),
       { type: 'setClipDrive', input: { ids: ['b'], drive: 'network' } },
@@ -156,7 +156,7 @@ describe('deriveBaseState with stills, sounds and measurements', () => {
       deriveBaseState(of).setup.clips.map(({ original }) => original.drive.readMegabytePerSec);
     const [, network] = ratesOf({ ...card, decodeTests: [] });
     expect(ratesOf(card)).toEqual([41, network, 41]);
-    const fromMemory = { ...read, fileRead: { ...read.fileRead, megabytePerSec: 2000 } };
+    const fromMemory = { ...read, fileRead: fileReadAt(350, true) };
     expect(ratesOf({ ...card, decodeTests: [fromMemory] })).toEqual(ratesOf({ ...card, decodeTests: [] }));
   });
 

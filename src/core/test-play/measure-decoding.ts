@@ -1,7 +1,6 @@
 import { threadGainRatio } from '../load/conditions';
 import { softwareDecodeMs } from '../load/decode-costs';
 import { medianOf } from '../numbers/percentile';
-import { mostToldMegabytePerSec } from './run-results';
 import type { DecodeRun, DecodeTest, DecodeWay, MeasuredDecoding, TestedStream } from './types';
 
 /** Hardware decoding counts as measured only where its rate differs from software's by over a fifth (MODEL.md, section 1). */
@@ -83,7 +82,5 @@ export function measureDecoding(allTests: readonly DecodeTest[], coreCount: numb
  */
 export const measureReading = (tests: readonly Pick<DecodeTest, 'fileRead'>[]): number | null =>
   medianOrNull(
-    known(tests.map(({ fileRead }) => fileRead?.megabytePerSec ?? null)).filter(
-      (rate) => rate < mostToldMegabytePerSec,
-    ),
+    tests.flatMap(({ fileRead }) => (fileRead !== null && !fileRead.isAtLeast ? [fileRead.megabytePerSec] : [])),
   );

@@ -32,8 +32,10 @@ export interface FileRead {
   readonly pieceCount: number;
   /** 1 megabyte is a million bytes. */
   readonly megabyteCount: number;
-  /** The middle of the pieces that the drive gave; of all, where none can be told from pieces that lay in memory. */
+  /** What the drive gave, the time taken off that this browser needs for passing it on. */
   readonly megabytePerSec: number;
+  /** True where it came as if it had lain in memory: the drive gives as much or more, or it was not asked. */
+  readonly isAtLeast: boolean;
 }
 
 /** What was decoded; enough to hold it against the estimate. */

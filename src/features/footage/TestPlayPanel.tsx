@@ -91,10 +91,13 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
           <p>{describeTestPlayFailure(state.failure)}</p>
         </Note>
       )}
+      {newest && state.status !== 'running' && <TestPlayResult test={newest} />}
       {(isUnplayable || isOnlyRead) && state.status !== 'failed' && (
-        <Note>
-          <p>{describeTestPlayFailure({ code: 'codec-not-decoded', codec: facts.codec })}</p>
-        </Note>
+        <div style={{ margin: newest ? '12px 0' : '0 0 10px' }}>
+          <Note>
+            <p>{describeTestPlayFailure({ code: 'codec-not-decoded', codec: facts.codec })}</p>
+          </Note>
+        </div>
       )}
       {nearest && (
         <Row style={{ marginBottom: 10 }}>
@@ -102,7 +105,6 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
           <Button onPress={() => onOpen(nearest.id)}>{nearest.facts.fileName}</Button>
         </Row>
       )}
-      {newest && state.status !== 'running' && <TestPlayResult test={newest} />}
       {state.status !== 'running' && !isTooSmall && (
         <>
           {!newest && (

@@ -1,9 +1,16 @@
 'use client';
 
 import styled from 'styled-components';
-import { type DecodeTest, decodedFpsOf, isHardwareProven, isTelling, scrubJumpCount } from '@/core/test-play';
+import {
+  type DecodeTest,
+  decodedFpsOf,
+  type FileRead,
+  isHardwareProven,
+  isTelling,
+  scrubJumpCount,
+} from '@/core/test-play';
 import { formatFps, formatWait } from '@/messages/format';
-import { describeFileRead, describeRun } from '@/messages/test-play';
+import { describeFileRead, describeRun, nameReadRate, quickReadText } from '@/messages/test-play';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Soft } from '@/ui/layout';
 import { colour } from '@/ui/tokens';
@@ -32,21 +39,30 @@ function describeAgainst(measured: number, estimated: number): string {
   return `close to the ${tenths(estimated)} that the estimate had said`;
 }
 
-/** How quickly the file came, beside what it asks for while it plays. */
-function FileReadLine({ test: { fileRead, stream } }: { readonly test: DecodeTest }) {
-  if (fileRead === null) return null;
-  const asked = (stream.megabitsPerFrame * stream.frameRateFps) / 8;
+/** What a clip asks of its drive while it plays, megabytes a second. */
+const askedOf = ({ megabitsPerFrame, frameRateFps }: DecodeTest['stream']): string => {
+  const asked = (megabitsPerFrame * frameRateFps) / 8;
+  return formatFps(asked < 10 ? Math.round(asked * 10) / 10 : Math.round(asked));
+};
+
+/** How quickly the file of a clip came that is not decoded here. */
+function ReadResult({ read, stream }: { readonly read: FileRead; readonly stream: DecodeTest['stream'] }) {
   return (
-    <Line>
-      {describeFileRead(fileRead)} Playing asks for{' '}
-      {formatFps(asked < 10 ? Math.round(asked * 10) / 10 : Math.round(asked))}.
-    </Line>
+    <Big>
+      Its file came at <b>{nameReadRate(read)}</b>
+      <small>
+        {read.isAtLeast && `Either ${quickReadText}. `}
+        The clip asks for {askedOf(stream)} while it plays.
+      </small>
+    </Big>
   );
 }
 
 /** What a test-play found, against the clip's own rate and against the estimate. */
 export function TestPlayResult({ test }: { readonly test: DecodeTest }) {
-  return test.runs.length === 0 ? <FileReadLine test={test} /> : <PlayedResult test={test} />;
+  const { runs, fileRead, stream } = test;
+  if (runs.length > 0) return <PlayedResult test={test} />;
+  return fileRead && <ReadResult read={fileRead} stream={stream} />;
 }
 
 function PlayedResult({ test }: { readonly test: DecodeTest }) {
@@ -84,7 +100,11 @@ function PlayedResult({ test }: { readonly test: DecodeTest }) {
           estimate had said {formatWait(test.estimatedScrubMs)}.
         </Line>
       )}
-      <FileReadLine test={test} />
+      {test.fileRead && (
+        <Line>
+          {describeFileRead(test.fileRead)} The clip asks for {askedOf(test.stream)} while it plays.
+        </Line>
+      )}
       <TableFrame>
         <Table>
           <thead>
