@@ -13,8 +13,10 @@ import {
 } from '@/core/card';
 import { adviseTrial, type NextTest, type TrialAdvice } from '@/core/diagnose';
 import { applyFixes, type FixAtLevel, findFix } from '@/core/fixes';
+import type { SetupState } from '@/core/load';
 import { summariseChanges } from '@/core/meter';
 import { createRandom } from '@/core/numbers/random';
+import { listChanges } from '@/core/practice';
 import { toMeasuredReading } from '@/core/readings';
 import { applyChanges, benchGap, measureRig, type Rig, type RigOutcome } from '@/core/simulate';
 import { answerAbout, type PracticeCase, playClip, readPreview } from '@/core/simulate/cases';
@@ -49,9 +51,12 @@ export class Session {
   minutes = 0;
   trialCount = 0;
   private nextId = 2;
+  /** What Oil Can knew at first: it lists by it which clips to make proxies of. */
+  private readonly base: SetupState;
 
   constructor(readonly practice: PracticeCase) {
     const { card, person } = practice;
+    this.base = deriveBaseState(card, []);
     const measured = person.way === 'metered' ? this.measuredUnder([], false) : null;
     this.card = { ...card, readings: card.readings.map((reading) => ({ ...reading, measured })) };
     this.minutes += readingMinutes;
@@ -69,7 +74,7 @@ export class Session {
   }
 
   rigUnder(fixes: readonly FixAtLevel[]): Rig {
-    return applyChanges(this.practice.rig, fixes);
+    return applyChanges(this.practice.rig, listChanges(this.base, fixes));
   }
 
   outcomeUnder(fixes: readonly FixAtLevel[]): RigOutcome {

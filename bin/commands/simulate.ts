@@ -1,6 +1,7 @@
-import type { JobCard } from '@/core/card';
+import { deriveBaseState, type JobCard } from '@/core/card';
 import type { FixAtLevel } from '@/core/fixes';
 import { createRandom } from '@/core/numbers/random';
+import { listChanges } from '@/core/practice';
 import { applyChanges, findPracticeFault, play, practiceFaults, rigFromCard } from '@/core/simulate';
 import type { CommandOutput } from './output';
 import { parseFixUse } from './what-if';
@@ -63,6 +64,10 @@ export function simulateCommand(card: JobCard, { seed, faults, fixes }: Simulate
     (current, { id, severity }) => findPracticeFault(id)?.plant(current, severity) ?? current,
     rig,
   );
-  const { shownAtMs } = play(applyChanges(faulty, fixes), createRandom(seed), playedMs);
+  const { shownAtMs } = play(
+    applyChanges(faulty, listChanges(deriveBaseState(card, []), fixes)),
+    createRandom(seed),
+    playedMs,
+  );
   return { exitCode: 0, json: { shownAtMs, targetFps: rig.targetFps } };
 }

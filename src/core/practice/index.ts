@@ -1,2 +1,3 @@
+export { listChanges } from './changes-on-card';
 export { measurePractice, type PracticeMeasurement } from './measure-practice';
 export { type PracticeFile, parsePracticeFile } from './practice-file';

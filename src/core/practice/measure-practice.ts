@@ -1,8 +1,9 @@
-import { fixesInForce, type JobCard } from '../card';
+import { deriveBaseState, fixesInForce, type JobCard } from '../card';
 import { type GreyPicture, Meter, type MeterFailure, type MeterResult } from '../meter';
 import { createRandom } from '../numbers/random';
 import { fail, type Result, succeed } from '../result';
 import { applyChanges, findPracticeFault, measureRig, play, type Rig, rigFromCard } from '../simulate';
+import { listChanges } from './changes-on-card';
 import type { PracticeFile } from './practice-file';
 
 /** How long a practice preview is watched. */
@@ -38,7 +39,7 @@ function rigOf(card: JobCard, { seed, faults }: PracticeFile): Rig | null {
     (current, { id, severity }) => findPracticeFault(id)?.plant(current, severity) ?? current,
     rig,
   );
-  return applyChanges(faulty, fixesInForce(card));
+  return applyChanges(faulty, listChanges(deriveBaseState(card, []), fixesInForce(card)));
 }
 
 /**

@@ -2,7 +2,15 @@ import { isHeavyClip, makeCopies } from './copies';
 import type { Rig, RigDrive, RigFaults, RigStream } from './types';
 
 type Level = string | number | null;
-type Change = (rig: Rig, level: Level) => Rig;
+/** A change that somebody makes on a simulated machine. */
+export interface RigChange {
+  readonly id: string;
+  readonly level: Level;
+  /** The clips that small copies are made of, where the change makes any; those too heavy for the rig where nobody says. */
+  readonly clipIndexes?: readonly number[];
+}
+
+type Change = (rig: Rig, level: Level, clipIndexes?: readonly number[]) => Rig;
 
 const withFaults = (rig: Rig, faults: Partial<RigFaults>): Rig => ({ ...rig, faults: { ...rig.faults, ...faults } });
 const withPreview = (rig: Rig, preview: Partial<Rig['preview']>): Rig => ({
@@ -101,9 +109,9 @@ export const practiceChanges: Readonly<Record<string, Change>> = {
     graphics: { ...rig.graphics, memoryMib: rig.graphics.memoryMib * 2 },
     memoryMib: Math.max(1024, rig.memoryMib - rig.graphics.memoryMib),
   }),
-  'make-proxies': (rig, level) =>
+  'make-proxies': (rig, level, clipIndexes) =>
     withFaults(
-      makeCopies(rig, numberOf(level, 540), (clip) => isHeavyClip(rig, clip)),
+      makeCopies(rig, numberOf(level, 540), (clip, i) => clipIndexes?.includes(i) ?? isHeavyClip(rig, clip)),
       { areCopiesAttached: true, areCopiesShown: true },
     ),
   'attach-proxies': (rig) => withFaults(rig, { areCopiesAttached: true, areCopiesShown: true }),
@@ -180,5 +188,8 @@ export const practiceChanges: Readonly<Record<string, Change>> = {
 };
 
 /** The rig with changes made, in order. A change that is not known leaves it as it is. */
-export const applyChanges = (rig: Rig, changes: readonly { readonly id: string; readonly level: Level }[]): Rig =>
-  changes.reduce((current, { id, level }) => practiceChanges[id]?.(current, level) ?? current, rig);
+export const applyChanges = (rig: Rig, changes: readonly RigChange[]): Rig =>
+  changes.reduce(
+    (current, { id, level, clipIndexes }) => practiceChanges[id]?.(current, level, clipIndexes) ?? current,
+    rig,
+  );

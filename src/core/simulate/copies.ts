@@ -31,10 +31,14 @@ export function isHeavyClip(rig: Rig, { original }: RigClip): boolean {
 }
 
 /** Small copies of the clips that are larger and that `isChosen` picks; whether the preview uses them is another matter. */
-export const makeCopies = (rig: Rig, heightPx: number, isChosen: (clip: RigClip) => boolean = () => true): Rig => ({
+export const makeCopies = (
+  rig: Rig,
+  heightPx: number,
+  isChosen: (clip: RigClip, index: number) => boolean = () => true,
+): Rig => ({
   ...rig,
-  clips: rig.clips.map((clip) =>
-    clip.original.heightPx > heightPx && clip.original.codec !== 'still' && isChosen(clip)
+  clips: rig.clips.map((clip, i) =>
+    clip.original.heightPx > heightPx && clip.original.codec !== 'still' && isChosen(clip, i)
       ? { ...clip, copy: copyOf(clip.original, heightPx) }
       : clip,
   ),

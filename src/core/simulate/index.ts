@@ -1,4 +1,4 @@
-export { applyChanges, practiceChanges } from './changes';
+export { applyChanges, practiceChanges, type RigChange } from './changes';
 export { findPracticeFault, practiceFaults, soundFaults } from './faults';
 export { type BenchComplaint, benchGap } from './gap';
 export { measureRig, rateOf } from './measure';
