@@ -87,7 +87,9 @@ export function describeFit(shownFps: number, findings: Findings): { readonly fi
   // A typed rate is good to about 15 % (MODEL.md, section 2).
   const fits = shownFps >= low * 0.85 && shownFps <= high * 1.15;
   const expected = `The estimate expects ${formatFpsRange(findings.shownFps)} a second here; you read ${formatFps(shownFps)}.`;
-  if (fits) return { fits, text: `${expected} They agree.` };
+  const isWithin = shownFps >= low && shownFps <= high;
+  if (fits)
+    return { fits, text: `${expected} ${isWithin ? 'They agree.' : 'As far as such a reading tells, they agree.'}` };
   return {
     fits,
     text:

@@ -194,6 +194,10 @@ describe('describeFit', () => {
   it('agrees within the range, and says which way a reading lies outside it', () => {
     const findings = computeFindings(demoCardAt(0));
     expect(describeFit(10, findings)).toMatchObject({ fits: true });
+    const { low, high } = findings.shownFps;
+    expect(describeFit((low + high) / 2, findings).text).toContain(' They agree.');
+    for (const near of [low * 0.9, high * 1.1])
+      expect(describeFit(near, findings)).toMatchObject({ fits: true, text: expect.stringContaining('As far as') });
     expect(describeFit(1, findings)).toMatchObject({
       fits: false,
       text: expect.stringContaining('slower than this card explains'),

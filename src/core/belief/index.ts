@@ -15,5 +15,11 @@ export {
 export { findQuestion, type QuestionId, questionCatalogue, type SampleView } from './questions';
 export { type CauseBelief, type PartShares, rankCauses, sharesUnder } from './shares';
 export { sketchBelief } from './sketch';
-export { inMemoryRatio, predictedFpsOfWays, predictedReadRate, predictedSoftwareFps } from './test-play-evidence';
+export {
+  inMemoryRatio,
+  predictedFpsOfWays,
+  predictedReadRate,
+  predictedSoftwareFps,
+  statedReadRate,
+} from './test-play-evidence';
 export { viewSamples } from './weighing';

@@ -15,6 +15,7 @@ import {
   predictedHardwareFps,
   predictedReadRate,
   predictedSoftwareFps,
+  statedReadRate,
 } from './test-play-evidence';
 import { viewSamples } from './weighing';
 
@@ -85,8 +86,8 @@ describe('what is predicted of a test-play', () => {
 
 describe('what is predicted of reading a file', () => {
   const readRates = (state: SetupState): readonly number[] => {
-    const id = state.setup.clips[0]?.id ?? '';
-    return predictedOf(state, (_, view) => predictedReadRate(id, view) ?? 0);
+    const statedRate = statedReadRate(state.setup.clips[0]?.id ?? '', state) ?? 0;
+    return predictedOf(state, (_, view) => predictedReadRate(statedRate, view));
   };
   it('falls with the drive’s trouble and with nothing else', () => {
     fc.assert(

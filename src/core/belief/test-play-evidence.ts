@@ -1,5 +1,6 @@
 import type { FixUse, JobCard, Trial } from '../card/types';
 import { freeCoresOf, reachOf, threadGainRatio } from '../load/conditions';
+import type { SetupState } from '../load/types';
 import { decodedFpsOf, isHardwareProven, isTelling, referenceMsOf } from '../test-play/measure-decoding';
 import type { DecodeTest, FileRead, TestedStream } from '../test-play/types';
 import { createBoundsWeigher, createValueWeigher, readingSpread, type Weigher } from './likelihood';
@@ -38,12 +39,14 @@ export function predictedHardwareFps(stream: TestedStream, { state, severityOf, 
 /** What can be predicted of a test-play that lets the processor, and then the graphics, decode. */
 export const predictedFpsOfWays = [predictedSoftwareFps, predictedHardwareFps] as const;
 
-/** The drive's rate for one clip, in megabytes a second, by one sample; null where the clip is not on the card any more. */
-export function predictedReadRate(clipId: string, { state, severityOf, parameterOf }: SampleView): number | null {
-  const clip = state.setup.clips.find(({ id }) => id === clipId);
-  if (!clip) return null;
+/** What the drive of a clip's original gives by its kind, megabytes a second; null where the clip is not in the set-up. */
+export const statedReadRate = (clipId: string, { setup }: SetupState): number | null =>
+  setup.clips.find(({ id }) => id === clipId)?.original.drive.readMegabytePerSec ?? null;
+
+/** What a drive gives of which this much is stated, megabytes a second, by one sample. */
+export function predictedReadRate(statedRate: number, { state, severityOf, parameterOf }: SampleView): number {
   const trouble = state.hidden.troubles.drive > 0 ? reachOf('drive', severityOf('drive')) : 0;
-  return (clip.original.drive.readMegabytePerSec * parameterOf('driveFactor')) / (1 + trouble);
+  return (statedRate * parameterOf('driveFactor')) / (1 + trouble);
 }
 
 /** How often a file that is read lies in memory already, because it was played or copied lately. Assumption. */
@@ -91,10 +94,11 @@ function readEvidenceOf(test: DecodeTest, trials: readonly Trial[]): readonly Ev
       fixes,
       source: { kind: 'test-play' as const, testId: test.id },
       isAboutPlayingOnly: true,
-      addTo: weighEach((view) => {
-        const predicted = predictedReadRate(test.clipId, view);
-        return predicted === null ? 0 : weigh(predicted);
-      }),
+      addTo: (into, samples, count) => {
+        const statedRate = statedReadRate(test.clipId, samples.state);
+        if (statedRate === null) return;
+        weighEach((view) => weigh(predictedReadRate(statedRate, view)))(into, samples, count);
+      },
     },
   ];
 }

@@ -15,6 +15,7 @@ import {
   questionCatalogue,
   type Respect,
   type SampleView,
+  statedReadRate,
   usableGap,
   viewSamples,
 } from '../belief';
@@ -249,7 +250,7 @@ const shownAsItIs = { hiddenRatio: 0, most: Number.POSITIVE_INFINITY } as const;
  * What playing the heaviest clip here would tell: of the drive that it is read from, of the cores, and of the graphics
  * where they decode it. Null where a clip was played already, or there is none.
  */
-function weighTestPlay(card: JobCard, asIs: AsIs): WeighedTest | null {
+function weighTestPlay(card: JobCard, belief: Belief, asIs: AsIs): WeighedTest | null {
   const { bitsLeft } = asIs;
   const clip = testableClip(card);
   if (!clip || card.decodeTests.length > 0 || card.refused.some(({ id }) => id === testPlayId)) return null;
@@ -259,10 +260,14 @@ function weighTestPlay(card: JobCard, asIs: AsIs): WeighedTest | null {
     : hardwareVerdictOf(card, clip).state === 'unlikely'
       ? [predictedSoftwareFps]
       : predictedFpsOfWays;
-  const most = mostToldMegabytePerSec;
-  const readBits = tellsOfDrive(clip)
-    ? bitsOfRate(asIs, (view) => predictedReadRate(clip.id, view) ?? most, { hiddenRatio: inMemoryRatio, most })
-    : 0;
+  const statedRate = tellsOfDrive(clip) ? statedReadRate(clip.id, belief.base) : null;
+  const readBits =
+    statedRate === null
+      ? 0
+      : bitsOfRate(asIs, (view) => predictedReadRate(statedRate, view), {
+          hiddenRatio: inMemoryRatio,
+          most: mostToldMegabytePerSec,
+        });
   const bits =
     readBits + ways.reduce((sum, predict) => sum + bitsOfRate(asIs, (view) => predict(stream, view), shownAsItIs), 0);
   return {
@@ -308,7 +313,7 @@ export function rankNextTests(
   const bestLevels = [...new Set(fixes.map(({ id }) => id))].map((id) =>
     fixes.filter((test) => test.id === id).reduce((best, test) => (test.score > best.score ? test : best)),
   );
-  const testPlay = weighTestPlay(card, asIs);
+  const testPlay = weighTestPlay(card, belief, asIs);
   return [...bestLevels, ...weighQuestions(card, belief, asIs), ...(testPlay ? [testPlay] : [])]
     .filter(({ certainty, cureProbability }) => certainty <= knownRatio || cureProbability > 0.3)
     .filter(({ bits, cureProbability }) => bits > 0.005 || cureProbability > 0.01)
