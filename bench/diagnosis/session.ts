@@ -87,7 +87,7 @@ export class Session {
   /** A meter tells more than a rate: when each picture came, and how long the longest stood. */
   private measuredUnder(fixes: readonly FixAtLevel[], isLater: boolean): MeasuredReading | null {
     const outcome = this.outcomeUnder(fixes);
-    return measuredOf(this.practice.rig.targetFps, isLater ? outcome.laterShownAtMs : outcome.shownAtMs);
+    return measuredOf(this.rigUnder(fixes).targetFps, isLater ? outcome.laterShownAtMs : outcome.shownAtMs);
   }
 
   gapUnder(fixes: readonly FixAtLevel[]): number {

@@ -137,7 +137,11 @@ export const practiceChanges: Readonly<Record<string, Change>> = {
   },
   'lower-project-size': (rig, level) =>
     smallerTimeline(rig, numberOf(level, rig.deliveredHeightPx ?? rig.timeline.heightPx)),
-  'lower-project-rate': (rig, level) => withTimeline(rig, { fps: Math.min(rig.timeline.fps, numberOf(level, 25)) }),
+  'lower-project-rate': (rig, level) => {
+    const fps = Math.min(rig.timeline.fps, numberOf(level, 25));
+    // No more pictures are wanted than the timeline has.
+    return { ...withTimeline(rig, { fps }), targetFps: Math.min(rig.targetFps, fps) };
+  },
   'give-editor-memory': (rig, level) => ({ ...rig, editorGivenMib: numberOf(level, rig.memoryMib / 2) }),
   'raise-preview-memory': (rig, level) => ({ ...rig, previewMemoryMib: numberOf(level, rig.previewMemoryMib * 2) }),
   'favour-speed-over-memory': same,

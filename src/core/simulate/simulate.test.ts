@@ -108,6 +108,15 @@ describe('applyChanges', () => {
     }
   });
 
+  it('wants no more pictures a second than a slower timeline has', () => {
+    for (const rig of rigs) {
+      const slower = applyChanges(rig, [{ id: 'lower-project-rate', level: 12 }]);
+      expect([slower.timeline.fps, slower.targetFps]).toEqual([12, Math.min(12, rig.targetFps)]);
+      const same = applyChanges(rig, [{ id: 'lower-project-rate', level: 500 }]);
+      expect([same.timeline.fps, same.targetFps]).toEqual([rig.timeline.fps, rig.targetFps]);
+    }
+  });
+
   it('bakes a section at the size and the rate of the timeline', () => {
     for (const rig of rigs) {
       const { clips, timeline } = applyChanges(rig, [{ id: 'bake-section', level: null }]);
