@@ -13,12 +13,11 @@ import {
 } from '@/core/card';
 import { adviseTrial, type NextTest, type TrialAdvice } from '@/core/diagnose';
 import { applyFixes, type FixAtLevel, findFix } from '@/core/fixes';
-import type { SetupState } from '@/core/load';
 import { summariseChanges } from '@/core/meter';
 import { createRandom } from '@/core/numbers/random';
 import { listChanges } from '@/core/practice';
 import { toMeasuredReading } from '@/core/readings';
-import { applyChanges, benchGap, measureRig, type Rig, type RigOutcome } from '@/core/simulate';
+import { applyChanges, benchGap, measureRig, type Rig, type RigChange, type RigOutcome } from '@/core/simulate';
 import { answerAbout, type PracticeCase, playClip, readPreview } from '@/core/simulate/cases';
 
 /** A trial's minutes beside the fix's own effort. */
@@ -51,12 +50,10 @@ export class Session {
   minutes = 0;
   trialCount = 0;
   private nextId = 2;
-  /** What Oil Can knew at first: it lists by it which clips to make proxies of. */
-  private readonly base: SetupState;
 
   constructor(readonly practice: PracticeCase) {
     const { card, person } = practice;
-    this.base = deriveBaseState(card, []);
+    this.card = card;
     const measured = person.way === 'metered' ? this.measuredUnder([], false) : null;
     this.card = { ...card, readings: card.readings.map((reading) => ({ ...reading, measured })) };
     this.minutes += readingMinutes;
@@ -73,12 +70,17 @@ export class Session {
     this.card = result.value;
   }
 
+  /** The fixes as the person makes them: proxies of the clips that Oil Can lists by what the card says now. */
+  private changesOf(fixes: readonly FixAtLevel[]): readonly RigChange[] {
+    return listChanges(deriveBaseState(this.card, []), fixes);
+  }
+
   rigUnder(fixes: readonly FixAtLevel[]): Rig {
-    return applyChanges(this.practice.rig, listChanges(this.base, fixes));
+    return applyChanges(this.practice.rig, this.changesOf(fixes));
   }
 
   outcomeUnder(fixes: readonly FixAtLevel[]): RigOutcome {
-    const key = `${this.practice.seed} ${fixes.map(({ id, level }) => `${id}=${level}`).join('+')}`;
+    const key = `${this.practice.seed} ${JSON.stringify(this.changesOf(fixes))}`;
     const known = outcomes.get(key) ?? measureRig(this.rigUnder(fixes), this.practice.seed);
     outcomes.set(key, known);
     return known;

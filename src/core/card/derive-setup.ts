@@ -163,6 +163,7 @@ function toSetupMachine(card: JobCard, tests: JobCard['decodeTests']): Setup['ma
     graphicsYear: machine.graphicsYear.value,
     decodeMegapixelPerSec: measured.hardwareMegapixelPerSec ?? graphics.decodeMegapixelPerSec,
     isHardwareMeasured: measured.hardwareMegapixelPerSec !== null,
+    seenDecodeMegapixelPerSec: measureDecoding(card.decodeTests, machine.coreCount.value).hardwareMegapixelPerSec,
     graphicsMemoryMib: machine.graphicsMemoryMib.value,
     hasSecondGraphics: machine.hasSecondGraphics.value,
     isThin: machine.isThin.value,

@@ -128,6 +128,26 @@ describe('estimateProxyWork', () => {
     );
   });
 
+  it('lists by what the graphics were seen to decode, whatever their kind and whatever is supposed of their driver', () => {
+    let addedCount = 0;
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const listAt = (seenDecodeMegapixelPerSec: number | null, hidden = state.hidden) =>
+          clipsForProxies(
+            { hidden, setup: { ...state.setup, machine: { ...state.setup.machine, seenDecodeMegapixelPerSec } } },
+            360,
+          );
+        const slow = listAt(0.01);
+        for (const clip of listAt(null)) expect(slow).toContain(clip);
+        addedCount += slow.length - listAt(1e6).length;
+        const faulty = { ...state.hidden, troubles: { ...state.hidden.troubles, hardwareDecode: 1 } };
+        expect(listAt(50, faulty)).toEqual(listAt(50));
+      }),
+      propertyRuns,
+    );
+    expect(addedCount).toBeGreaterThan(0);
+  });
+
   it('never leaves out a clip because more of them lie over each other', () => {
     fc.assert(
       fc.property(arbitraryState, fc.integer({ min: 1, max: 4 }), (state, more) => {

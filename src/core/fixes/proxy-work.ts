@@ -20,19 +20,21 @@ const decodeRefMs = (stream: PictureStream): number =>
 const decodeSpeedOf = ({ machine }: SetupState['setup']): number =>
   machine.coreSpeedRatio * machine.powerRatio * (1 + threadGainRatio * (machine.decodeThreadCount - 1));
 
+/** Megapixels a second that the graphics decode, as they were seen to, or as their kind does. */
+const hardwareRateOf = ({ machine }: SetupState['setup']): number =>
+  machine.seenDecodeMegapixelPerSec ?? machine.decodeMegapixelPerSec;
+
 /**
  * Whether reading or decoding as many clips like this one as are drawn at once breaks the budget, or a scrub into them
- * takes longer than is usable. It asks what is set and stated only, never what is supposed of hidden troubles: the clips to make proxies of must be
+ * takes longer than is usable. It asks what is set, stated and measured only, never what is supposed of hidden troubles: the clips to make proxies of must be
  * the same ones whatever the cause turns out to be.
  */
 function isOverBudget({ setup }: SetupState, clip: SetupClip): boolean {
   const { original } = clip;
-  const isHardware =
-    setup.preview.hardwareDecode === 'yes' &&
-    original.hardwareDecode === 'yes' &&
-    setup.machine.decodeMegapixelPerSec > 0;
+  const hardwareRate = hardwareRateOf(setup);
+  const isHardware = setup.preview.hardwareDecode === 'yes' && original.hardwareDecode === 'yes' && hardwareRate > 0;
   const frameMs = isHardware
-    ? (original.widthPx * original.heightPx) / 1e3 / setup.machine.decodeMegapixelPerSec
+    ? (original.widthPx * original.heightPx) / 1e3 / hardwareRate
     : decodeRefMs(original) / decodeSpeedOf(setup);
   const readMs = (original.bitrateMbitPerSec / original.frameRateFps / 8 / original.drive.readMegabytePerSec) * 1000;
   const budgetMs = 1000 / setup.targetFps;
@@ -47,10 +49,10 @@ function isOverBudget({ setup }: SetupState, clip: SetupClip): boolean {
 const overBudgetOf = new WeakMap<readonly SetupClip[], Map<string, readonly SetupClip[]>>();
 
 function overBudgetClips(state: SetupState): readonly SetupClip[] {
-  const { clips, machine, preview, targetFps, timeline } = state.setup;
+  const { clips, preview, targetFps, timeline } = state.setup;
   const key = [
     decodeSpeedOf(state.setup),
-    machine.decodeMegapixelPerSec,
+    hardwareRateOf(state.setup),
     preview.hardwareDecode,
     targetFps,
     timeline.frameRateFps,

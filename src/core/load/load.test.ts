@@ -12,6 +12,7 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
       speedFrom: 'stated',
       areGraphicsStated: true,
       isHardwareMeasured: false,
+      seenDecodeMegapixelPerSec: null,
       decodeThreadCount: 4,
       powerRatio: 1,
       memoryMib: 16_384,
@@ -287,6 +288,7 @@ describe('drawParameterSamples', () => {
     speedFrom: 'stated',
     areGraphicsStated: true,
     isHardwareMeasured: false,
+    seenDecodeMegapixelPerSec: null,
   } as const;
   it('gives the same draws at every call, each within its range', () => {
     const [a, b] = [drawParameterSamples(256, sixCores), drawParameterSamples(256, sixCores)];

@@ -70,6 +70,11 @@ export interface SetupMachine {
   readonly decodeMegapixelPerSec: number;
   /** The decoder of the graphics was measured here, so that its rate is no guess by kind. */
   readonly isHardwareMeasured: boolean;
+  /**
+   * The rate at which the graphics were seen to decode here, whatever is supposed of their driver; null where they were
+   * not. It decides which clips are listed for proxies, and nothing of how they play.
+   */
+  readonly seenDecodeMegapixelPerSec: number | null;
   readonly graphicsMemoryMib: number;
   readonly hasSecondGraphics: KnownState;
   readonly isThin: KnownState;
