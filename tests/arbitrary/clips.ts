@@ -66,8 +66,6 @@ export const decodeTest = (runs: readonly DecodeRun[]): DecodeTest => ({
 
 /** A file of which pieces came at this rate off a drive, or so quickly that it may have lain in memory. */
 export const fileReadAt = (megabytePerSec: number, isAtLeast = false): FileRead => ({
-  pieceCount: 12,
-  megabyteCount: 96,
   megabytePerSec,
   isAtLeast,
 });

@@ -20,7 +20,6 @@ describe('readPieces', () => {
     const { nowMs, source } = createDrive(400_000_000, 150_000);
     const read = await readPieces(nowMs, source, (progress) => seen.push(progress));
     expect(read?.megabytePerSec).toBeCloseTo(150, 6);
-    expect(read?.pieceCount).toBe(24);
     expect(seen.map((progress) => (progress.phase === 'reading' ? progress.pieceIndex : -1))).toEqual(
       Array.from({ length: 24 }, (_, i) => i),
     );

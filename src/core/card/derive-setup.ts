@@ -66,21 +66,23 @@ const stillStream = (card: JobCard, facts: StillFacts, drive: StreamDrive): Pict
 
 const driveKindOf = ({ machine }: JobCard, { drive }: CardClip): DriveKind => drive ?? machine.footageDrive.value;
 
-/** The rates that tests measured, by the drive that the clips lie on which were read. */
-function readRates(card: JobCard, tests: JobCard['decodeTests']): ReadonlyMap<DriveKind, number> {
-  const read = tests.filter(({ fileRead }) => fileRead !== null);
-  const kindOf = new Map(read.length > 0 ? card.clips.map((clip) => [clip.id, driveKindOf(card, clip)]) : []);
-  const kinds = new Set(read.flatMap(({ clipId }) => kindOf.get(clipId) ?? []));
+/** The rate that tests measured of each kind of drive, by the clips that were read and lie on it. */
+function readRates(card: JobCard, tests: JobCard['decodeTests']): ReadonlyMap<DriveKind, number | null> {
+  const kinds = new Map(card.clips.map((clip) => [clip.id, driveKindOf(card, clip)]));
   return new Map(
-    [...kinds].flatMap((kind) => {
-      const rate = measureReading(read.filter(({ clipId }) => kindOf.get(clipId) === kind));
-      return rate === null ? [] : [[kind, rate] as const];
-    }),
+    [...new Set(kinds.values())].map((kind) => [
+      kind,
+      measureReading(tests.filter(({ clipId }) => kinds.get(clipId) === kind)),
+    ]),
   );
 }
 
 /** What the preview draws of a clip; nothing of a sound. */
-function toSetupClip(card: JobCard, clip: CardClip, rateOf: ReadonlyMap<DriveKind, number>): readonly SetupClip[] {
+function toSetupClip(
+  card: JobCard,
+  clip: CardClip,
+  rateOf: ReadonlyMap<DriveKind, number | null>,
+): readonly SetupClip[] {
   const { facts } = clip;
   const kind = driveKindOf(card, clip);
   const { readMegabytePerSec, latencyMs } = driveOf(kind);

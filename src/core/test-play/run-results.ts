@@ -67,12 +67,7 @@ export function computeFileRead(pieces: readonly ReadPiece[], again: readonly Re
   // Of a drive so slow that few pieces were waited for, all must have come off it.
   const neededCount = Math.max(Math.min(leastDrivePieces, pieces.length), leastDriveRatio * pieces.length);
   const isAtLeast = driveMs.length < neededCount;
-  return {
-    pieceCount: pieces.length,
-    megabyteCount: pieces.reduce((sum, { bytes }) => sum + bytes, 0) / 1e6,
-    megabytePerSec: 1000 / (isAtLeast ? leastMs : medianOf(driveMs)),
-    isAtLeast,
-  };
+  return { megabytePerSec: 1000 / (isAtLeast ? leastMs : medianOf(driveMs)), isAtLeast };
 }
 
 /** Middle and slowest tenth of the waits of single jumps; null without any. */

