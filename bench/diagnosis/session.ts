@@ -181,12 +181,12 @@ export class Session {
     return gains.length > 0 ? gains : [after.isGoodEnough === 'yes' ? 2 : 1];
   }
 
-  /** What Oil Can advises of the open trial. */
+  /** What Oil Can advises of the open trial, by all that is known. */
   advise(): TrialAdvice {
     const trial = openTrial(this.card);
-    const advice = trial && adviseTrial(this.card, trial, null);
+    const advice = trial && adviseTrial(this.card, trial, believe(this.card));
     if (!advice) throw new Error('session: nothing to advise about');
-    return advice.verdict === 'mixed' ? (adviseTrial(this.card, trial, believe(this.card)) ?? advice) : advice;
+    return advice;
   }
 
   /** The most that any respect gained. */

@@ -78,8 +78,7 @@ export function runLoop(practice: PracticeCase, log: (line: string) => void = ()
       continue;
     }
     session.try(move.fix);
-    // One thing better and another worse is likelier a slip than both true: it is read once more.
-    if (session.advise().verdict === 'mixed') session.takeReading();
+    if (session.advise().isDoubtful) session.takeReading();
     const { verdict, recommended } = session.advise();
     const isStep = move.plan !== null && move.plan.fixes.length > 1 && verdict === 'no-clear-change';
     const isKept = session.isSatisfied() || recommended === 'kept' || isStep;

@@ -21,7 +21,7 @@ import { settlingTests } from './findings';
 import { fixTitle } from './fix-titles';
 import { fixGroupTexts, fixTexts, giveBackSteps } from './fixes';
 import { causeTexts } from './load';
-import { describeAdvice, describeMinutes, describeMoveReason, nameMove, requirementLines } from './loop';
+import { describeAdvice, describeMinutes, describeMoveReason, doubtText, nameMove, requirementLines } from './loop';
 import { describePracticeFailure } from './meter';
 import { describeAnswer } from './questions';
 import {
@@ -83,6 +83,8 @@ describe('the guide', () => {
       'no-clear-change',
       'better-on-the-whole',
       'mixed',
+      'better-unexpectedly',
+      'worse-unexpectedly',
       'usable-now',
       'part-of-plan',
       'not-missed',
@@ -94,7 +96,7 @@ describe('the guide', () => {
     expect(describeAdvice({ verdict: 'worse', reason: 'worse', atLeastRatio: -0.18 }).label).toBe(
       'Worse, by at least 18 %',
     );
-    for (const line of Object.values(requirementLines)) expectGoodWords(line);
+    for (const line of [doubtText, ...Object.values(requirementLines)]) expectGoodWords(line);
   });
 
   it('gives a reason and a name for every kind of next step', () => {

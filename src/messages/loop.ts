@@ -22,6 +22,10 @@ function reasonText(reason: AdviceReason): string {
       return 'By all that is known of this card it brings more than it takes. Keep it; if you doubt it, undo it and try it once more.';
     case 'mixed':
       return 'One thing is better and another worse, and nothing else speaks for it. Undo it, and set it back in the editor.';
+    case 'better-unexpectedly':
+      return 'It helped by more than two readings of the same thing differ, though by all that is known it should bring nothing. Keep it; when it is usable, it is the first to try without.';
+    case 'worse-unexpectedly':
+      return 'It got worse, though by all that is known it should help. Undo it, and set it back in the editor.';
     case 'no-clear-change':
       return 'The readings differ by no more than two readings of the same thing do. Undo it: every kept change costs something.';
     case 'usable-now':
@@ -52,6 +56,10 @@ export function describeAdvice({
       : '';
   return { label: `${verdictTexts[verdict]}${atLeast}`, why: reasonText(reason) };
 }
+
+/** Why the second reading should be taken again before anything is decided. */
+export const doubtText =
+  'One reading in ten is far off, and this one may be: it says something else than all that is known. Measure once more before you decide.';
 
 /** What must come before a change. */
 export const requirementLines: Readonly<Record<FixRequirement, string>> = {

@@ -126,8 +126,8 @@ class Particles {
   /** Logarithm of the likelihood of every sample. */
   private weigh(samples: ParameterSamples, into: Float64Array): void {
     into.fill(0, 0, this.count);
-    for (const { state, coefficients, evidence, isPlayingOnly } of this.groups) {
-      evaluate(coefficients, samples, this.scratch.outcomes, { to: this.count, isPlayingOnly });
+    for (const { state, coefficients, evidence, extent } of this.groups) {
+      evaluate(coefficients, samples, this.scratch.outcomes, { to: this.count, extent });
       const view = viewSamples(state, samples, this.scratch.outcomes);
       for (const { addTo } of evidence) addTo(into, view, this.count);
     }

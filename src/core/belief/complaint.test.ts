@@ -10,7 +10,7 @@ import {
   usableScrubMs,
   usableScrubSlowMs,
 } from '../load/usable';
-import { type Complaint, feltAt, fillAllGaps, fillGaps, isAboutPlayingOnly, type Respect, respects } from './complaint';
+import { type Complaint, extentOfComplaint, feltAt, fillAllGaps, fillGaps, type Respect, respects } from './complaint';
 import { createGapWeigher } from './weighing';
 
 const sampleCount = 16;
@@ -83,9 +83,10 @@ describe('gaps', () => {
     expect([...into.slice(2)]).toEqual([9, 9]);
   });
 
-  it('are about playing alone where only playing is complained of', () => {
-    expect(isAboutPlayingOnly(['playing', 'later', 'waiting'])).toBe(true);
-    expect(isAboutPlayingOnly(['playing', 'scrubbing'])).toBe(false);
+  it('need no more worked out than is complained of', () => {
+    expect(extentOfComplaint(['playing', 'later', 'waiting'])).toBe('playing');
+    expect(extentOfComplaint(['playing', 'scrubbing'])).toBe('jumping');
+    expect(extentOfComplaint(['opening', 'playing'])).toBe('all');
   });
 });
 

@@ -1,4 +1,4 @@
-import type { Outcomes } from '../load/evaluate';
+import { type Extent, extentOf, type Outcomes, widestOf } from '../load/evaluate';
 import type { SetupState } from '../load/types';
 import {
   usableFreezeMs,
@@ -13,10 +13,6 @@ import {
 export const respects = ['playing', 'scrubbing', 'later', 'opening', 'looking', 'cuts', 'waiting'] as const;
 export type Respect = (typeof respects)[number];
 export type Complaint = readonly Respect[];
-
-/** Whether what playing shows is enough to tell whether such a complaint is met. */
-export const isAboutPlayingOnly = (complaint: Complaint): boolean =>
-  complaint.every((respect) => respect === 'playing' || respect === 'later' || respect === 'waiting');
 
 /** A gap of this much, in logarithms, is half felt. */
 const feltGap = 0.1;
@@ -59,6 +55,10 @@ const termsOf: Readonly<Record<Respect, { readonly terms: readonly GapTerm[]; re
   cuts: { terms: [over('cutMs', usableFreezeMs)], isWorstOnly: false },
   waiting: { terms: [under('fitSec', ({ setup }) => setup.editor.spanSec)], isWorstOnly: false },
 };
+
+/** How much has to be worked out to tell whether such a complaint is met. */
+export const extentOfComplaint = (complaint: Complaint): Extent =>
+  widestOf(complaint.flatMap((respect) => termsOf[respect].terms.map(({ outcome }) => extentOf(outcome))));
 
 /** The gap of one figure over its limit; 0 on the good side. */
 const gapOver = (value: number, limit: number, worse: 1 | -1, weight: number): number =>

@@ -1,5 +1,6 @@
 import { applyFixes } from '../fixes/apply-fixes';
 import { type Coefficients, compile } from '../load/compile';
+import { type Extent, widestOf } from '../load/evaluate';
 import type { SetupState } from '../load/types';
 import type { Hypothesis } from './hypotheses';
 import { type Evidence, keyOfFixes } from './weighing';
@@ -9,7 +10,7 @@ export interface EvidenceGroup {
   readonly state: SetupState;
   readonly coefficients: Coefficients;
   readonly evidence: readonly Evidence[];
-  readonly isPlayingOnly: boolean;
+  readonly extent: Extent;
 }
 
 /** What looks at one preview: the evidence under one list of fixes, and each that looks at something else by itself. */
@@ -40,6 +41,6 @@ export const compileGroups = (
       state,
       coefficients: compile(state, 'heaviest'),
       evidence,
-      isPlayingOnly: evidence.every(({ isAboutPlayingOnly }) => isAboutPlayingOnly),
+      extent: widestOf(evidence.map(({ extent }) => extent)),
     };
   });

@@ -59,7 +59,7 @@ function listOfComplaints(card: JobCard): readonly Evidence[] {
       key: ` complained of ${complaint.join()}`,
       fixes: [],
       source: { kind: 'complaint' },
-      isAboutPlayingOnly: false,
+      extent: 'all',
       addTo: (into, { state, out }, count) => {
         if (gaps.length < count) [playing, gaps] = [new Float64Array(count), new Float64Array(count)];
         fillGaps('playing', state, out, count, playing);
@@ -90,7 +90,7 @@ function listOfContrasts(card: JobCard, targetFps: number): readonly Evidence[] 
     key: ` fine without ${what}`,
     fixes: [fix],
     source: { kind: 'contrast', without: what },
-    isAboutPlayingOnly: true,
+    extent: 'playing',
     addTo: fine,
   });
   return [
@@ -111,7 +111,7 @@ function listOfAnswers(card: JobCard): readonly Evidence[] {
         fixes,
         lookAt: question.lookAt,
         source: { kind: 'answer' as const, questionId, answer },
-        isAboutPlayingOnly: question.isAboutPlayingOnly === true,
+        extent: question.extent ?? 'all',
         addTo: weighEach((view) => Math.log(Math.max(1e-3, question.chances(view, complaint)[at] ?? 0))),
       },
     ];

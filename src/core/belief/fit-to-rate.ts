@@ -39,7 +39,7 @@ function drawByWeight(weights: Float64Array, total: number, count: number): read
  */
 export function fitToRate(belief: Belief, fixes: readonly FixAtLevel[], shownFps: number): Belief {
   const { targetFps } = belief.base.setup;
-  const weighed = outcomesUnder(belief, fixes, { isPlayingOnly: true }).map(({ part, out, sampleWeight }) => {
+  const weighed = outcomesUnder(belief, fixes, { extent: 'playing' }).map(({ part, out, sampleWeight }) => {
     const weights = Float64Array.from({ length: part.count }, (_, i) =>
       agreementOf(out.shownFps[i] as number, shownFps, targetFps),
     );

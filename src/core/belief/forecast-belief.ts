@@ -5,7 +5,7 @@ import type { SetupState } from '../load/types';
 import type { Range } from '../numbers/percentile';
 import { weightedRangeOf } from '../numbers/weighted';
 import type { Belief, BeliefPart } from './believe';
-import { fillAllGaps, isAboutPlayingOnly } from './complaint';
+import { extentOfComplaint, fillAllGaps } from './complaint';
 
 /** A part of a belief under some fixes, with what every sample of it would show. */
 export interface PartOutcomes {
@@ -76,14 +76,14 @@ function gapForecastOf({ complaint }: Belief, parts: readonly PartOutcomes[]): G
 
 /** The gap alone: for search, which asks it of many sets of fixes. */
 export function gapUnder(belief: Belief, fixes: readonly FixAtLevel[]): GapForecast {
-  const isPlayingOnly = isAboutPlayingOnly(belief.complaint);
+  const extent = extentOfComplaint(belief.complaint);
   // One part after another into the same place: a search asks this hundreds of times.
   const out = createOutcomes(mostSamplesOf(belief.parts));
   let usableProbability = 0;
   let gap = 0;
   for (const part of belief.parts) {
     const state = applyFixes(part.hypothesis.state, fixes);
-    evaluate(compile(state, 'heaviest'), part.samples, out, { to: part.count, isPlayingOnly });
+    evaluate(compile(state, 'heaviest'), part.samples, out, { to: part.count, extent });
     const own = gapForecastOf(belief, [{ part, state, out, sampleWeight: part.weight / part.count }]);
     usableProbability += own.usableProbability;
     gap += own.gap;

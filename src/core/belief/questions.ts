@@ -1,7 +1,7 @@
 import { beforeCauses } from '../causes';
 import { applyFixes } from '../fixes/apply-fixes';
 import { reachOf } from '../load/conditions';
-import type { Outcomes } from '../load/evaluate';
+import { type Extent, extentOf, type Outcomes, widestOf } from '../load/evaluate';
 import {
   canHardwareDecode,
   isGraphicsDrawing,
@@ -39,8 +39,8 @@ export interface QuestionDefinition<Id extends string = string> {
   readonly canAsk: (state: SetupState) => boolean;
   /** What is looked at, where it is not the preview as it stands. */
   readonly lookAt?: LookAt;
-  /** Whether it is about nothing but how it plays, which is quicker to work out. */
-  readonly isAboutPlayingOnly?: true;
+  /** How much of what is looked at it asks for; all where it does not say. */
+  readonly extent?: Extent;
   /** Whether a metered reading tells it, so that nobody need look. */
   readonly isMetered?: true;
   /** How likely the first answer is, 0 to 1; with three answers, the probabilities of all. */
@@ -74,6 +74,8 @@ export const longStandMs = 500;
 /** A cut that takes so long is seen where one comes up in what is watched, and not all of it was decoded ahead. Assumptions. */
 const standingCut = { ms: 700, ratio: 0.75 } as const;
 
+/** How much has to be worked out to tell whether the picture is seen to stand. */
+export const extentOfStanding = widestOf([extentOf('standMs'), extentOf('cutMs')]);
 /** How likely the picture is seen to stand, and how likely not. */
 export function chancesOfStanding({ out, index }: SampleView): readonly number[] {
   const within = step(out.standMs[index] as number, longStandMs, 0.2);
@@ -275,7 +277,7 @@ const definitions = [
         { id: 'bypass-effects', level: 'all' },
         { id: 'solo-track', level: null },
       ]),
-    isAboutPlayingOnly: true,
+    extent: 'playing',
     chances: chancesOfPlaying,
   },
   {
@@ -285,7 +287,7 @@ const definitions = [
     // Without effects it is the clip alone, and without layers the preview as it stands.
     canAsk: (state) => mayHoldEffects(state) && mayHoldLayers(state),
     lookAt: (_, asIs) => applyFixes(asIs, [{ id: 'solo-track', level: null }]),
-    isAboutPlayingOnly: true,
+    extent: 'playing',
     chances: chancesOfPlaying,
   },
   {

@@ -1,11 +1,11 @@
 import type { FixUse, PlayFeel, Reading, ScrubFeel } from '../card/types';
-import { playingOutcomeNames } from '../load/evaluate';
+import { extentOf } from '../load/evaluate';
 import { feltScrubMs, usableScrubMs } from '../load/usable';
 import { meterSpreadOf, rateBetweenFreezes } from '../meter';
 import { medianOf } from '../numbers/percentile';
-import { type Complaint, isAboutPlayingOnly } from './complaint';
+import { type Complaint, extentOfComplaint } from './complaint';
 import { createBoundsWeigher, readingSpread } from './likelihood';
-import { chancesOfStanding, longStandMs } from './questions';
+import { chancesOfStanding, extentOfStanding, longStandMs } from './questions';
 import {
   type Evidence,
   keyOfFixes,
@@ -53,7 +53,7 @@ type Saying = Omit<Evidence, 'fixes' | 'source'>;
 
 const saidOf = (name: OutcomeName, key: string, addTo: Evidence['addTo']): Saying => ({
   key: `${name} ${key}`,
-  isAboutPlayingOnly: playingOutcomeNames.includes(name),
+  extent: extentOf(name),
   addTo,
 });
 
@@ -186,11 +186,11 @@ const sayStands = (readings: readonly Reading[]): readonly Saying[] => {
   if (longestMs.length === 0) return [];
   const answer = medianOf(longestMs) >= longStandMs ? 0 : 1;
   return [
-    saidOf(
-      'standMs',
-      `metered ${answer}`,
-      weighEach((view) => Math.log(chancesOfStanding(view)[answer] ?? 1)),
-    ),
+    {
+      key: `standMs metered ${answer}`,
+      extent: extentOfStanding,
+      addTo: weighEach((view) => Math.log(chancesOfStanding(view)[answer] ?? 1)),
+    },
   ];
 };
 
@@ -233,7 +233,7 @@ function sayJudgement(readings: readonly Reading[], complaint: Complaint): reado
   return [
     {
       key: `good enough ${balance > 0}`,
-      isAboutPlayingOnly: isAboutPlayingOnly(complaint),
+      extent: extentOfComplaint(complaint),
       addTo: weighJudgement(balance > 0, complaint),
     },
   ];

@@ -9,11 +9,11 @@ import {
 } from '../causes';
 import { applyFixes, type FixAtLevel } from '../fixes/apply-fixes';
 import { type Coefficients, compile } from '../load/compile';
-import { createOutcomes, evaluate, type Outcomes } from '../load/evaluate';
+import { createOutcomes, type Extent, evaluate, type Outcomes } from '../load/evaluate';
 import type { SetupState } from '../load/types';
 import { compileWithoutPart } from '../load/without-part';
 import type { Belief, BeliefPart } from './believe';
-import { type Complaint, fillAllGaps, fillGaps, isAboutPlayingOnly, type Respect } from './complaint';
+import { type Complaint, extentOfComplaint, fillAllGaps, fillGaps, type Respect } from './complaint';
 import { usableGap } from './forecast-belief';
 
 /** A cause with what is believed of it. */
@@ -43,19 +43,19 @@ const leastLeft = 0.05;
 /** The gaps of one part under compiled set-ups; outcomes are written over each time. */
 class Gaps {
   private readonly out: Outcomes;
-  private readonly isPlayingOnly: boolean;
+  private readonly extent: Extent;
 
   constructor(
     private readonly complaint: Complaint,
     private readonly part: BeliefPart,
   ) {
     this.out = createOutcomes(part.count);
-    this.isPlayingOnly = isAboutPlayingOnly(complaint);
+    this.extent = extentOfComplaint(complaint);
   }
 
   /** Of everything that is complained of. */
   of(state: SetupState, coefficients: Coefficients = compile(state, 'heaviest')): Float64Array {
-    evaluate(coefficients, this.part.samples, this.out, { isPlayingOnly: this.isPlayingOnly });
+    evaluate(coefficients, this.part.samples, this.out, { extent: this.extent });
     return fillAllGaps(this.complaint, state, this.out, this.part.count, new Float64Array(this.part.count));
   }
 

@@ -93,7 +93,7 @@ function readEvidenceOf(test: DecodeTest, trials: readonly Trial[]): readonly Ev
       key: `${keyOfFixes(fixes)} test-play ${test.id} read`,
       fixes,
       source: { kind: 'test-play' as const, testId: test.id },
-      isAboutPlayingOnly: true,
+      extent: 'playing' as const,
       addTo: (into, samples, count) => {
         const statedRate = statedReadRate(test.clipId, samples.state);
         if (statedRate === null) return;
@@ -121,7 +121,7 @@ function evidenceOf(test: DecodeTest, trials: readonly Trial[]): readonly Eviden
         key: `${keyOfFixes(fixes)} test-play ${test.id} ${way}`,
         fixes,
         source: { kind: 'test-play' as const, testId: test.id },
-        isAboutPlayingOnly: true,
+        extent: 'playing' as const,
         addTo: weighEach((view) => weigh(predict(test.stream, view))),
       },
     ];

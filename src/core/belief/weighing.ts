@@ -1,5 +1,5 @@
 import type { FixUse, Reading } from '../card/types';
-import type { Outcomes } from '../load/evaluate';
+import type { Extent, Outcomes } from '../load/evaluate';
 import type { ParameterSamples, Parameters, SetupState, TroubleId } from '../load/types';
 import { type Complaint, feltAt, fillAllGaps } from './complaint';
 import { createBoundsWeigher, createValueWeigher, type Weigher } from './likelihood';
@@ -42,8 +42,8 @@ export interface Evidence {
   /** What is looked at, where it is not the preview under `fixes` as it stands. */
   readonly lookAt?: LookAt | undefined;
   readonly source: EvidenceSource;
-  /** Whether it looks at nothing but how the preview plays, which is quicker to work out. */
-  readonly isAboutPlayingOnly: boolean;
+  /** How much of the preview it looks at: the less, the quicker it is worked out. */
+  readonly extent: Extent;
   /** Adds the logarithm of how likely it is for each of the first `count` samples. */
   readonly addTo: (logLikelihoods: Float64Array, samples: WeighedSamples, count: number) => void;
 }

@@ -1,5 +1,7 @@
+import { assertNever } from '../assert-never';
 import { type Belief, gapUnder } from '../belief';
 import {
+  areSameFixes,
   findReading,
   fixesInForce,
   isSameFix,
@@ -28,6 +30,9 @@ export type AdviceReason =
   /** Better and worse, and by all that is known it brings more than it takes; or it does not, or nothing is known. */
   | 'better-on-the-whole'
   | 'mixed'
+  /** The two readings say one thing and all that is known another: that it brings nothing, or that it helps. */
+  | 'better-unexpectedly'
+  | 'worse-unexpectedly'
   /** No figure tells, and the person says that they can edit like this now. */
   | 'usable-now'
   /** Others of the chosen plan have to come first before it can show. */
@@ -41,6 +46,8 @@ export interface TrialAdvice {
   readonly verdict: TrialVerdict;
   readonly recommended: 'kept' | 'undone';
   readonly reason: AdviceReason;
+  /** One reading in ten is far off, and this one may be: measuring once more comes before the decision. */
+  readonly isDoubtful: boolean;
   /** How much the shown rate changed at least, as a share: 0.2 for a fifth; null where no two measured rates tell. */
   readonly atLeastRatio: number | null;
   /** Why the measured readings cannot be held against each other, or null. */
@@ -109,13 +116,56 @@ function verdictOf(signs: readonly Sign[]): TrialVerdict {
 const leastClosedGap = 0.02;
 
 /**
- * Whether a fix closes the gap by all that is known of the card, these two readings among it. One reading in ten is off
- * by more than it should be, and of two respects one is then soon worse by it.
+ * Whether a fix closes the gap by all that is known of the card, these two readings among it; null where nothing is
+ * worked out yet.
  */
-function closesGap(belief: Belief, card: JobCard, { fix }: Trial): boolean {
+function closesGap(belief: Belief | null, card: JobCard, { fix }: Trial): boolean | null {
+  if (!belief) return null;
   const inForce = fixesInForce(card);
   const others = inForce.filter((other) => !isSameFix(other, fix));
   return gapUnder(belief, others).gap - gapUnder(belief, inForce).gap > leastClosedGap;
+}
+
+/** Whether the set-up as it is now was read no more than once. */
+const isReadOnce = (card: JobCard): boolean =>
+  card.readings.filter(({ fixes }) => areSameFixes(fixes, fixesInForce(card))).length <= 1;
+
+type Recommended = Pick<TrialAdvice, 'recommended' | 'reason' | 'isDoubtful'>;
+
+/** A fix that is made to be quicker: what was read, held against all that is known. */
+function recommendMade(
+  card: JobCard,
+  trial: Trial,
+  verdict: TrialVerdict,
+  isGoodNow: boolean,
+  belief: Belief | null,
+): Recommended {
+  const settled = { isDoubtful: false } as const;
+  const doubtful = { isDoubtful: isReadOnce(card) };
+  const doesClose = closesGap(belief, card, trial);
+  switch (verdict) {
+    case 'worse':
+      return doesClose === true
+        ? { recommended: 'undone', reason: 'worse-unexpectedly', ...doubtful }
+        : { recommended: 'undone', reason: 'worse', ...settled };
+    case 'better':
+      return doesClose === false
+        ? { recommended: 'kept', reason: 'better-unexpectedly', ...doubtful }
+        : { recommended: 'kept', reason: 'better', ...settled };
+    case 'mixed':
+      return doesClose
+        ? { recommended: 'kept', reason: 'better-on-the-whole', ...doubtful }
+        : { recommended: 'undone', reason: 'mixed', ...doubtful };
+    case 'no-clear-change': {
+      if (isGoodNow) return { recommended: 'kept', reason: 'usable-now', ...settled };
+      const isOfPlan = card.chosenPlan.some(({ id }) => id === trial.fix.id) && remainingPlan(card).length > 0;
+      return isOfPlan
+        ? { recommended: 'kept', reason: 'part-of-plan', ...settled }
+        : { recommended: 'undone', reason: 'no-clear-change', ...settled };
+    }
+    default:
+      return assertNever(verdict);
+  }
 }
 
 function recommend(
@@ -124,26 +174,17 @@ function recommend(
   verdict: TrialVerdict,
   [before, after]: readonly [Reading, Reading],
   belief: Belief | null,
-): Pick<TrialAdvice, 'recommended' | 'reason'> {
+): Recommended {
   const { direction, fix } = trial;
   // A milder level of a fix that did is tried to have less given up, not to be quicker.
   const isEasing = isUsable(card, before) && keptFixes(card).some(({ id }) => id === fix.id);
-  if (direction === 'give-back' || isEasing) {
-    const isWorse = verdict === 'worse' || verdict === 'mixed';
-    const isMissed = isUsable(card, before) ? !isUsable(card, after) : isWorse;
-    return isMissed ? { recommended: 'undone', reason: 'missed' } : { recommended: 'kept', reason: 'not-missed' };
-  }
-  if (verdict === 'worse') return { recommended: 'undone', reason: 'worse' };
-  if (verdict === 'better') return { recommended: 'kept', reason: 'better' };
-  if (verdict === 'mixed')
-    return belief && closesGap(belief, card, trial)
-      ? { recommended: 'kept', reason: 'better-on-the-whole' }
-      : { recommended: 'undone', reason: 'mixed' };
-  if (hasBecomeGood(before, after)) return { recommended: 'kept', reason: 'usable-now' };
-  const isOfPlan = card.chosenPlan.some(({ id }) => id === fix.id) && remainingPlan(card).length > 0;
-  return isOfPlan
-    ? { recommended: 'kept', reason: 'part-of-plan' }
-    : { recommended: 'undone', reason: 'no-clear-change' };
+  if (direction === 'make' && !isEasing)
+    return recommendMade(card, trial, verdict, hasBecomeGood(before, after), belief);
+  const isWorse = verdict === 'worse' || verdict === 'mixed';
+  const isMissed = isUsable(card, before) ? !isUsable(card, after) : isWorse;
+  return isMissed
+    ? { recommended: 'undone', reason: 'missed', isDoubtful: false }
+    : { recommended: 'kept', reason: 'not-missed', isDoubtful: false };
 }
 
 /**

@@ -1,9 +1,9 @@
 import {
   type Belief,
+  extentOfComplaint,
   fillAllGaps,
   fillGaps,
   inMemoryRatio,
-  isAboutPlayingOnly,
   isMeteredOn,
   outcomesUnder,
   type PartOutcomes,
@@ -144,7 +144,7 @@ function weighFix(
   candidate: Candidate,
 ): WeighedTest {
   const histogram = new ShareHistogram(columnCount);
-  const isPlayingOnly = isAboutPlayingOnly(complaint);
+  const extent = extentOfComplaint(complaint);
   const changedOut = createOutcomes(weighedSampleCount);
   const gaps = new Float64Array(weighedSampleCount);
   let cured = 0;
@@ -156,7 +156,7 @@ function weighFix(
     const changed = candidate.fix.applyTo(state, candidate.level);
     // Under most hypotheses most fixes change nothing, and need no work.
     const isSame = changed === state;
-    if (!isSame) evaluate(compile(changed, 'heaviest'), part.samples, changedOut, { to: count, isPlayingOnly });
+    if (!isSame) evaluate(compile(changed, 'heaviest'), part.samples, changedOut, { to: count, extent });
     const shown = isSame ? out : changedOut;
     if (!isSame) fillAllGaps(complaint, changed, shown, count, gaps);
     for (let i = 0; i < count; i++) {
@@ -197,8 +197,8 @@ function weighQuestions(card: JobCard, belief: Belief, { shares, parts, bitsLeft
       const count = weighedCount(part);
       const looked = question.lookAt?.(part.hypothesis.state, state) ?? state;
       const isSame = looked === state;
-      const isPlayingOnly = question.isAboutPlayingOnly === true;
-      if (!isSame) evaluate(compile(looked, 'heaviest'), part.samples, lookedOut, { to: count, isPlayingOnly });
+      const extent = question.extent ?? 'all';
+      if (!isSame) evaluate(compile(looked, 'heaviest'), part.samples, lookedOut, { to: count, extent });
       const view = viewSamples(looked, part.samples, isSame ? out : lookedOut);
       const masses = question.answers.map(() => new Float64Array(count));
       for (view.index = 0; view.index < count; view.index++)

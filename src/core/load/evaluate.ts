@@ -50,8 +50,23 @@ export const outcomeNames = [
 /** What `evaluate` fills: one value a sample. */
 export type Outcomes = { readonly [K in (typeof outcomeNames)[number]]: Float64Array };
 
-/** The outcomes that are worked out even where only playing is asked for. */
-export const playingOutcomeNames: readonly (keyof Outcomes)[] = ['shownFps', 'laterFps', 'memoryRatio', 'fitSec'];
+/** How much is worked out: what playing shows, what jumping shows too, or all. Each holds those before it. */
+export const extents = ['playing', 'jumping', 'all'] as const;
+export type Extent = (typeof extents)[number];
+
+/** The outcomes that are worked out where no more than playing or jumping is asked for. */
+export const outcomesWithin: Readonly<Record<Exclude<Extent, 'all'>, readonly (keyof Outcomes)[]>> = {
+  playing: ['shownFps', 'laterFps', 'memoryRatio', 'fitSec', 'standMs'],
+  jumping: ['scrubMs', 'scrubSlowMs', 'scrubReadRatio', 'scrubCoreRatio', 'cutMs'],
+};
+
+/** The least extent in which an outcome is worked out. */
+export const extentOf = (name: keyof Outcomes): Extent =>
+  extents.find((extent) => extent === 'all' || outcomesWithin[extent].includes(name)) ?? 'all';
+
+/** The least extent that holds all of some; playing where there are none. */
+export const widestOf = (some: readonly Extent[]): Extent =>
+  extents.findLast((extent) => some.includes(extent)) ?? 'playing';
 
 /** Room for the outcomes of `count` samples. */
 export const createOutcomes = (count: number): Outcomes =>
@@ -125,11 +140,11 @@ function meanFpsOf(work: LaneWork, burstCores: number, pauseCores: number, heat:
   return isMost ? inBursts : (inBursts + fpsWith(work, pauseCores, heat)) / 2;
 }
 
-/** Which samples to work out, and whether the waits that are no playing can be left as they are. */
+/** Which samples to work out, and how much of each; the other outcomes are left as they are. */
 export interface EvaluateOptions {
   readonly from?: number;
   readonly to?: number;
-  readonly isPlayingOnly?: boolean;
+  readonly extent?: Extent;
 }
 
 /**
@@ -140,7 +155,7 @@ export function evaluate(
   c: Coefficients,
   samples: ParameterSamples,
   out: Outcomes,
-  { from = 0, to = out.shownFps.length, isPlayingOnly = false }: EvaluateOptions = {},
+  { from = 0, to = out.shownFps.length, extent = 'all' }: EvaluateOptions = {},
 ): void {
   const t = c.troubles;
   const {
@@ -286,7 +301,8 @@ export function evaluate(
     out.fitSec[i] = isComputingFirst
       ? Math.min(endlessSec, c.previewMemoryMib / (c.previewFrameMib * c.targetFps))
       : endlessSec;
-    if (isPlayingOnly) continue;
+    out.standMs[i] = Math.max(1000 / shownFps, swapStandMs(over), t.systemDrive * fullDriveStandMs);
+    if (extent === 'playing') continue;
 
     const jumpCores = jumpCoresOf(c.coreCount, programCores, buildCores);
     const softwareRate = decodeFactor / (speed * Math.min(gain, jumpCores));
@@ -301,6 +317,11 @@ export function evaluate(
     out.scrubReadRatio[i] = (c.scrub.latencyMs + c.scrub.readMs * driveSlowness) / scrubMs;
     out.scrubCoreRatio[i] = (scrubRefMs * softwareRate + (isGraphics ? callMs : movingRefMs * perMs)) / scrubMs;
     out.scrubSlowMs[i] = (handMs + slowFetchMs + movingMs) * jump;
+    const aheadMs = 1 - waitRatio < readyAhead.leastOverlap ? 0 : (readyAhead.frames * 1000) / c.timelineFps;
+    out.cutMs[i] =
+      Math.max(0, c.cutOpenMs + fetchMs(c.cut, softwareRate, hardwareRate, driveSlowness) - aheadMs) * jump;
+    if (extent === 'jumping') continue;
+
     out.lookMs[i] =
       (handMs +
         fetchMs(c.look, softwareRate, hardwareRate, driveSlowness) +
@@ -308,11 +329,6 @@ export function evaluate(
         stallMs +
         2 * cacheMs) *
       jump;
-    const aheadMs = 1 - waitRatio < readyAhead.leastOverlap ? 0 : (readyAhead.frames * 1000) / c.timelineFps;
-    out.cutMs[i] =
-      Math.max(0, c.cutOpenMs + fetchMs(c.cut, softwareRate, hardwareRate, driveSlowness) - aheadMs) * jump;
-    out.standMs[i] = Math.max(1000 / shownFps, swapStandMs(over), t.systemDrive * fullDriveStandMs);
-
     const perClipMs =
       fetchMs(c.thumbnail, softwareRate, hardwareRate, driveSlowness) +
       (c.thumbnail.latencyMs > 0 ? opening.pictureRefMs / speed / Math.min(1, freeCores) : 0) +

@@ -3,7 +3,7 @@ export { decodeCosts, softwareDecodeMs } from './decode-costs';
 export { drawingHabitIds } from './drawing-habits';
 export { type EffectKind, effectCosts, effectKinds } from './effect-costs';
 export { estimate, estimateCompiled } from './estimate';
-export { createOutcomes, evaluate, type Outcomes, outcomeNames } from './evaluate';
+export { createOutcomes, type Extent, evaluate, type Outcomes, outcomeNames } from './evaluate';
 export { forecast } from './forecast';
 export { drawParameterSamples } from './parameter-samples';
 export { middleParameters, pickSample } from './parameters';

@@ -14,7 +14,7 @@ import {
   pickSample,
   type SetupState,
 } from '.';
-import { playingOutcomeNames } from './evaluate';
+import { extentOf, extents } from './evaluate';
 
 const sampleCount = 48;
 
@@ -57,13 +57,16 @@ describe('estimate and evaluate', () => {
     );
   });
 
-  it('gives what playing shows whether or not the rest is asked for', () => {
+  it('gives what playing and jumping show whether or not the rest is asked for, and leaves the rest alone', () => {
     fc.assert(
-      fc.property(arbitraryState, (state) => {
-        const [whole, playing] = [outcomesOf(state), createOutcomes(sampleCount)];
+      fc.property(arbitraryState, fc.constantFrom('playing', 'jumping'), (state, extent) => {
+        const [whole, part] = [outcomesOf(state), createOutcomes(sampleCount)];
         const samples = drawParameterSamples(sampleCount, state.setup.machine);
-        evaluate(compile(state, 'heaviest'), samples, playing, { isPlayingOnly: true });
-        for (const name of playingOutcomeNames) expect(playing[name]).toEqual(whole[name]);
+        evaluate(compile(state, 'heaviest'), samples, part, { extent });
+        for (const name of outcomeNames) {
+          const isAsked = extents.indexOf(extentOf(name)) <= extents.indexOf(extent);
+          expect(part[name], name).toEqual(isAsked ? whole[name] : new Float64Array(sampleCount));
+        }
       }),
       propertyRuns,
     );

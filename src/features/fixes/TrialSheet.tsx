@@ -1,6 +1,6 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import { findReading, type Trial } from '@/core/card';
 import { adviseTrial, type TrialAdvice } from '@/core/diagnose';
@@ -9,7 +9,7 @@ import { fixTitle } from '@/messages/fix-titles';
 import { fixTexts, giveBackSteps } from '@/messages/fixes';
 import { formatFps, formatWait } from '@/messages/format';
 import { scrubFeelTexts } from '@/messages/interview';
-import { describeAdvice, verdictTexts } from '@/messages/loop';
+import { describeAdvice, doubtText, verdictTexts } from '@/messages/loop';
 import { describeCompareFailure } from '@/messages/readings';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
@@ -89,6 +89,23 @@ function Advice({ advice, isWeighing }: { readonly advice: TrialAdvice; readonly
   );
 }
 
+/** A reading that may be far off, taken again before the decision. */
+function MeasureAgain() {
+  const [isTaking, setTaking] = useState(false);
+  return (
+    <Note>
+      <p style={{ marginBottom: 8 }}>{doubtText}</p>
+      {isTaking ? (
+        <TakeReading buttonLabel="Store the repeated reading" />
+      ) : (
+        <Button look="primary" onPress={() => setTaking(true)}>
+          Measure once more
+        </Button>
+      )}
+    </Note>
+  );
+}
+
 /** The trial under way: make the change, measure it, then keep it or undo it. One part is open at a time. */
 export function TrialSheet({ trial }: { readonly trial: Trial }) {
   const { card, run } = useOpenCard();
@@ -97,8 +114,9 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
   const sketch = (status === 'done' && diagnosis?.sketch) || null;
   const advice = useMemo(() => adviseTrial(card, trial, sketch), [card, trial, sketch]);
   const isWeighing = advice?.verdict === 'mixed' && status === 'running';
+  const isDoubtful = advice?.isDoubtful === true && !isWeighing;
   const lookOf = (outcome: TrialAdvice['recommended']) =>
-    advice?.recommended === outcome && !isWeighing ? 'primary' : 'plain';
+    advice?.recommended === outcome && !isWeighing && !isDoubtful ? 'primary' : 'plain';
   const isMade = trial.madeAtMs !== null || trial.afterReadingId !== null;
   const isGiveBack = trial.direction === 'give-back';
   const end = (outcome: 'kept' | 'undone' | 'abandoned') =>
@@ -153,6 +171,7 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
         {advice ? (
           <>
             <Advice advice={advice} isWeighing={isWeighing} />
+            {isDoubtful && <MeasureAgain />}
             {advice.verdict === 'no-clear-change' && known && !isGiveBack && (
               <Note>
                 <b>Did it really act?</b> {fixTexts[known.id].check}
