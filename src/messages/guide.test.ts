@@ -21,7 +21,7 @@ import { settlingTests } from './findings';
 import { fixTitle } from './fix-titles';
 import { fixGroupTexts, fixTexts, giveBackSteps } from './fixes';
 import { causeTexts } from './load';
-import { describeAdvice, describeMinutes, describeMoveReason, doubtText, nameMove, requirementLines } from './loop';
+import { describeAdvice, describeMinutes, describeMoveReason, nameMove, requirementLines } from './loop';
 import { describePracticeFailure } from './meter';
 import { describeAnswer } from './questions';
 import {
@@ -90,13 +90,20 @@ describe('the guide', () => {
       'not-missed',
       'missed',
     ];
-    const told = reasons.map((reason) => describeAdvice({ verdict: 'better', reason, atLeastRatio: null }).why);
+    const told = reasons.map(
+      (reason) => describeAdvice({ verdict: 'better', reason, isDoubtful: false, atLeastRatio: null }).why,
+    );
     for (const why of told) expectGoodWords(why);
     expect(new Set(told).size).toBe(reasons.length);
-    expect(describeAdvice({ verdict: 'worse', reason: 'worse', atLeastRatio: -0.18 }).label).toBe(
+    expect(describeAdvice({ verdict: 'worse', reason: 'worse', isDoubtful: false, atLeastRatio: -0.18 }).label).toBe(
       'Worse, by at least 18 %',
     );
-    for (const line of [doubtText, ...Object.values(requirementLines)]) expectGoodWords(line);
+    const doubts = (['better', 'worse', 'mixed'] as const).map(
+      (verdict) => describeAdvice({ verdict, reason: 'better', isDoubtful: true, atLeastRatio: null }).why,
+    );
+    for (const why of doubts) expectGoodWords(why);
+    expect(new Set([...told, ...doubts]).size).toBe(told.length + doubts.length);
+    for (const line of Object.values(requirementLines)) expectGoodWords(line);
   });
 
   it('gives a reason and a name for every kind of next step', () => {

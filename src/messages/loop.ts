@@ -41,12 +41,26 @@ function reasonText(reason: AdviceReason): string {
   }
 }
 
+/** Why a trial should be measured once more before anything is decided. */
+function doubtText(verdict: TrialVerdict): string {
+  const mayBeOff = 'One reading in ten is far off, and this one may be: measure once more before you decide.';
+  switch (verdict) {
+    case 'better':
+      return `By all else that is known it should bring nothing. ${mayBeOff}`;
+    case 'worse':
+      return `By all else that is known it should help. ${mayBeOff}`;
+    default:
+      return `One thing got better and another worse, which is likelier a slip than both. ${mayBeOff}`;
+  }
+}
+
 /** What two readings of a trial speak for, and why. */
 export function describeAdvice({
   verdict,
   reason,
+  isDoubtful,
   atLeastRatio,
-}: Pick<TrialAdvice, 'verdict' | 'reason' | 'atLeastRatio'>): {
+}: Pick<TrialAdvice, 'verdict' | 'reason' | 'isDoubtful' | 'atLeastRatio'>): {
   readonly label: string;
   readonly why: string;
 } {
@@ -54,12 +68,8 @@ export function describeAdvice({
     (verdict === 'better' || verdict === 'worse') && atLeastRatio
       ? `, by at least ${Math.round(Math.abs(atLeastRatio) * 100)} %`
       : '';
-  return { label: `${verdictTexts[verdict]}${atLeast}`, why: reasonText(reason) };
+  return { label: `${verdictTexts[verdict]}${atLeast}`, why: isDoubtful ? doubtText(verdict) : reasonText(reason) };
 }
-
-/** Why the second reading should be taken again before anything is decided. */
-export const doubtText =
-  'One reading in ten is far off, and this one may be: it says something else than all that is known. Measure once more before you decide.';
 
 /** What must come before a change. */
 export const requirementLines: Readonly<Record<FixRequirement, string>> = {

@@ -10,6 +10,7 @@ export {
   gapUnder,
   outcomesUnder,
   type PartOutcomes,
+  rangesUnder,
   usableGap,
 } from './forecast-belief';
 export { findQuestion, type QuestionId, questionCatalogue, type SampleView } from './questions';

@@ -74,6 +74,29 @@ describe('adviseTrial', () => {
     });
   });
 
+  it('asks for one more reading where all else that is known speaks against the first, and then decides', () => {
+    const adviseAfter = (
+      fix: { readonly id: string; readonly level: string | number | null },
+      ...rates: readonly number[]
+    ) => {
+      const before = [10.8, 11, 11.2].map((shownFps, i) => read(`b${i}`, { shownFps }));
+      const after = rates.map((shownFps, i) => read(`a${i}`, { shownFps }));
+      const card = applyAll(demoCardAt(0), ...before, begin('t', fix), ...after);
+      const trial = openTrial(card);
+      return trial && adviseTrial(card, trial, believe(card, { sampleCount: 800 }));
+    };
+    // What decodes takes as long at any depth that pictures are drawn in.
+    const depth = { id: 'lower-working-depth', level: null };
+    expect(adviseAfter(depth, 16)).toMatchObject({ verdict: 'better', isDoubtful: true });
+    expect(adviseAfter(depth, 16, 11)).toMatchObject({ verdict: 'no-clear-change', recommended: 'undone' });
+    expect(adviseAfter(depth, 16, 15.6)).toMatchObject({ verdict: 'better', isDoubtful: false });
+    const proxies = { id: 'make-proxies', level: 540 };
+    expect(adviseAfter(proxies, 7)).toMatchObject({ verdict: 'worse', recommended: 'undone', isDoubtful: true });
+    expect(adviseAfter(proxies, 7, 23)).toMatchObject({ verdict: 'better', recommended: 'kept', isDoubtful: false });
+    // What was to be expected needs no second reading.
+    expect(adviseAfter(proxies, 23)).toMatchObject({ verdict: 'better', isDoubtful: false, reason: 'better' });
+  });
+
   it('goes by how it felt and by stutters where there is no figure, and by the person’s own word last', () => {
     expect(advise({ playFeel: 'stumbles' }, { playFeel: 'smooth' })?.verdict).toBe('better');
     const tapped = (stutterCount: number) => ({

@@ -3,8 +3,8 @@ import {
   type BelieveOptions,
   believe,
   type CauseBelief,
-  forecastUnder,
   gapUnder,
+  rangesUnder,
   rankCauses,
   sharesUnder,
   sketchBelief,
@@ -106,7 +106,11 @@ const weighUpgrades = (belief: Belief, inForce: readonly FixUse[]): readonly Upg
   fixCatalogue
     .filter((fix) => fix.group === 'upgrades' && fix.levelsFor(belief.base).length > 0)
     .map(({ id, defaultLevel }) => {
-      const { shownFps, usableProbability } = forecastUnder(belief, [...inForce, { id, level: defaultLevel }]);
+      const { shownFps, usableProbability } = rangesUnder(
+        belief,
+        [...inForce, { id, level: defaultLevel }],
+        ['shownFps'],
+      );
       return { id, shownFps, usableProbability };
     })
     .sort((a, b) => b.usableProbability - a.usableProbability);
@@ -142,7 +146,7 @@ export const diagnose = (card: JobCard, options: BelieveOptions = {}): Diagnosis
 /** The answer for a card of which this is believed. */
 export function conclude(card: JobCard, belief: Belief): Diagnosis {
   const inForce = fixesInForce(card);
-  const now = forecastUnder(belief, inForce);
+  const now = rangesUnder(belief, inForce, ['shownFps', 'scrubMs']);
   const isSolved = isHeldUsable(now.usableProbability);
   const sharesNow = sharesUnder(belief, inForce);
   const causes = rankCauses(

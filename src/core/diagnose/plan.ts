@@ -3,8 +3,8 @@ import {
   type BeliefPart,
   extentOfComplaint,
   fillAllGaps,
-  forecastUnder,
   gapUnder,
+  rangesUnder,
   usableGap,
 } from '../belief';
 import type { FixUse } from '../card';
@@ -43,6 +43,7 @@ export interface PlanOptions {
   readonly mostFixes?: number;
 }
 
+const figuresOfPlan = ['shownFps', 'scrubMs'] as const;
 const usualBeamWidth = 8;
 const usualMostFixes = 5;
 /** A plan is one where the preview is this likely usable. */
@@ -337,7 +338,7 @@ export function findPlans(
     const needed = inOrder(withoutNeedless(found, cost, exactly));
     const fixes = needed.map(asUse);
     if (plans.some((plan) => sameFixes(plan.fixes, fixes))) continue;
-    const { shownFps, scrubMs, usableProbability } = forecastUnder(belief, [...inForce, ...fixes]);
+    const { shownFps, scrubMs, usableProbability } = rangesUnder(belief, [...inForce, ...fixes], figuresOfPlan);
     plans.push({
       id,
       fixes,

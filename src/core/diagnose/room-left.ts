@@ -37,7 +37,7 @@ function mostThatFit(isUsableWith: (count: number) => boolean, most: number): nu
 /** The room that is left under some fixes; null where the preview is not likely usable as it is. */
 export function findRoomLeft(belief: Belief, fixes: readonly FixUse[]): RoomLeft | null {
   const probabilityWith = (change: (state: SetupState) => SetupState): number =>
-    forecastWith(belief, (state) => change(applyFixes(state, fixes))).usableProbability;
+    forecastWith(belief, (state) => change(applyFixes(state, fixes)), []).usableProbability;
   const now = probabilityWith((state) => state);
   if (now < leastProbability) return null;
   const least = Math.max(leastProbability, keptRatio * now);

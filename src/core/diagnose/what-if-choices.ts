@@ -92,7 +92,7 @@ export function forecastChoicesUnder(
   changed: Partial<WhatIfChoices>,
 ): FrameForecast {
   const change = (state: SetupState): SetupState => withChoices(applyFixes(state, inForce), state, changed);
-  const { shownFps, scrubMs } = forecastWith(belief, change);
+  const { shownFps, scrubMs } = forecastWith(belief, change, ['shownFps', 'scrubMs']);
   return { ...averageStagesWith(belief, change), shownFps, scrubMs };
 }
 

@@ -9,7 +9,7 @@ import { fixTitle } from '@/messages/fix-titles';
 import { fixTexts, giveBackSteps } from '@/messages/fixes';
 import { formatFps, formatWait } from '@/messages/format';
 import { scrubFeelTexts } from '@/messages/interview';
-import { describeAdvice, doubtText, verdictTexts } from '@/messages/loop';
+import { describeAdvice, verdictTexts } from '@/messages/loop';
 import { describeCompareFailure } from '@/messages/readings';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
@@ -92,17 +92,14 @@ function Advice({ advice, isWeighing }: { readonly advice: TrialAdvice; readonly
 /** A reading that may be far off, taken again before the decision. */
 function MeasureAgain() {
   const [isTaking, setTaking] = useState(false);
-  return (
-    <Note>
-      <p style={{ marginBottom: 8 }}>{doubtText}</p>
-      {isTaking ? (
-        <TakeReading buttonLabel="Store the repeated reading" />
-      ) : (
-        <Button look="primary" onPress={() => setTaking(true)}>
-          Measure once more
-        </Button>
-      )}
-    </Note>
+  return isTaking ? (
+    <TakeReading buttonLabel="Store the repeated reading" />
+  ) : (
+    <Row style={{ marginBottom: 10 }}>
+      <Button look="primary" onPress={() => setTaking(true)}>
+        Measure once more
+      </Button>
+    </Row>
   );
 }
 
