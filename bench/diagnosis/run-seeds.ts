@@ -1,5 +1,6 @@
 // Runs the cases of a range of seeds and prints one JSON line each: `tsx bench/diagnosis/run-seeds.ts FIRST LAST STEP`.
 import { createCase } from '@/core/simulate/cases';
+import { Session } from './session';
 import { findCure, nameCauses, runFixedList, runLoop, runOracle, runRawEstimate } from './ways';
 
 const [first = 1, last = 1, step = 1] = process.argv.slice(2).map(Number);
@@ -14,6 +15,8 @@ for (let seed = first; seed <= last; seed += step) {
   console.log(
     JSON.stringify({
       seed,
+      way: practice.person.way,
+      gap: new Session(practice).gapUnder([]),
       trueCauseId: practice.trueCauseId,
       equalCauseIds: practice.equalCauseIds,
       faultIds: practice.faultIds,

@@ -1,3 +1,3 @@
 export { createCase, type PracticeCase } from './create-case';
-export { answerAbout, readPreview } from './person';
+export { answerAbout, type ReadingWay, readPreview } from './person';
 export { playClip } from './test-play';
