@@ -83,6 +83,42 @@ describe('practiceFaults', () => {
   });
 });
 
+describe('the severity of a fault', () => {
+  it('never makes a lag less by being worse', () => {
+    for (const rig of rigs)
+      for (const fault of practiceFaults) {
+        const [mild, bad] = [0.2, 0.9].map((severity) => measureRig(fault.plant(rig, severity), 5));
+        if (!mild || !bad) throw new Error('no outcomes');
+        // The pictures of two runs do not fall alike: a few in a hundred are luck.
+        expect(bad.shownFps, fault.id).toBeLessThan(1.04 * mild.shownFps);
+        expect(bad.laterFps, fault.id).toBeLessThan(1.04 * mild.laterFps);
+        expect(bad.scrubMs, fault.id).toBeGreaterThan(0.9 * mild.scrubMs);
+        expect(bad.openingSec, fault.id).toBeGreaterThan(0.96 * mild.openingSec);
+      }
+  });
+
+  it('is felt: every fault that has one slows something that people complain of, on one machine or another', () => {
+    const slowed = (before: RigOutcome, after: RigOutcome): boolean =>
+      after.shownFps < 0.9 * before.shownFps ||
+      after.laterFps < 0.9 * before.laterFps ||
+      after.longestFreezeMs > 1.2 * before.longestFreezeMs ||
+      after.scrubMs > 1.1 * before.scrubMs ||
+      after.openingSec > 1.1 * before.openingSec;
+    // Whatever else is wrong with a machine hides what is planted in it.
+    const sound = rigs.map((rig) => practiceFaults.reduce((repaired, { repair }) => repair(repaired), rig));
+    const weak = sound.map((rig) => ({ ...rig, coreSpeed: 0.2, isDrawingOnGraphics: false }));
+    for (const { id, plant, repair } of practiceFaults) {
+      // What is switched off is not felt where the processor does it as well.
+      if (id.endsWith('-off')) continue;
+      const isFelt = [...rigs, ...sound, ...weak].some((rig) => {
+        const broken = plant(rig, 1);
+        return slowed(measureRig(repair(broken), 5), measureRig(broken, 5));
+      });
+      expect(isFelt, id).toBe(true);
+    }
+  });
+});
+
 describe('applyChanges', () => {
   it('passes over changes that it does not know', () => {
     const [rig] = rigs;
