@@ -50,7 +50,7 @@ function doubtText(verdict: TrialVerdict): string {
     case 'worse':
       return `By all else that is known it should help. ${mayBeOff}`;
     default:
-      return `One thing got better and another worse, which is likelier a slip than both. ${mayBeOff}`;
+      return `One thing got better and another worse, which is more often a slip than true. ${mayBeOff}`;
   }
 }
 

@@ -222,6 +222,8 @@ test('weighs a fix that makes one thing better and another worse by all that is 
   // No jump takes longer without effects: one of the two readings is off.
   await expect(trial(page)).toContainText('Better and worse. One thing got better and another worse', concluded);
   await expect(trial(page).getByRole('button', { name: 'Keep it' })).toHaveAttribute('data-look', 'plain');
+  const beside = page.getByRole('region', { name: 'Next step' });
+  await expect(beside).toContainText('Measure once more');
   await trial(page).getByRole('button', { name: 'Measure once more' }).click();
   await unfold(page);
   await page.getByRole('textbox', { name: 'Shown, frames a second' }).fill('14.2');
@@ -232,6 +234,7 @@ test('weighs a fix that makes one thing better and another worse by all that is 
   await page.getByRole('button', { name: 'Store the repeated reading' }).click();
   await expect(trial(page)).toContainText('By all that is known of this card it brings more than it takes.', concluded);
   await expect(trial(page).getByRole('button', { name: 'Measure once more' })).toBeHidden();
+  await expect(beside).toContainText('Keep it or undo it');
   await expect(trial(page).getByRole('button', { name: 'Keep it' })).toHaveAttribute('data-look', 'primary');
 });
 

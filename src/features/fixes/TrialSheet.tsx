@@ -1,9 +1,9 @@
 'use client';
 
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import styled from 'styled-components';
 import { findReading, type Trial } from '@/core/card';
-import { adviseTrial, type TrialAdvice } from '@/core/diagnose';
+import type { TrialAdvice } from '@/core/diagnose';
 import { findFix } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
 import { fixTexts, giveBackSteps } from '@/messages/fixes';
@@ -18,8 +18,8 @@ import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { FixSteps } from '../looks/FixSteps';
 import { TakeReading } from '../readings/TakeReading';
-import { useDiagnosis } from '../shell/diagnosis-context';
 import { useOpenCard } from '../shell/use-open-card';
+import { useTrialAdvice } from '../shell/use-trial-advice';
 import { AttachQuestion } from './AttachQuestion';
 import { ComesFirst } from './ComesFirst';
 
@@ -93,7 +93,9 @@ function Advice({ advice, isWeighing }: { readonly advice: TrialAdvice; readonly
 function MeasureAgain() {
   const [isTaking, setTaking] = useState(false);
   return isTaking ? (
-    <TakeReading buttonLabel="Store the repeated reading" />
+    <div style={{ marginBottom: 14 }}>
+      <TakeReading buttonLabel="Store the repeated reading" />
+    </div>
   ) : (
     <Row style={{ marginBottom: 10 }}>
       <Button look="primary" onPress={() => setTaking(true)}>
@@ -106,12 +108,8 @@ function MeasureAgain() {
 /** The trial under way: make the change, measure it, then keep it or undo it. One part is open at a time. */
 export function TrialSheet({ trial }: { readonly trial: Trial }) {
   const { card, run } = useOpenCard();
-  const { diagnosis, status } = useDiagnosis();
   const known = findFix(trial.fix.id);
-  const sketch = (status === 'done' && diagnosis?.sketch) || null;
-  const advice = useMemo(() => adviseTrial(card, trial, sketch), [card, trial, sketch]);
-  const isWeighing = advice?.verdict === 'mixed' && status === 'running';
-  const isDoubtful = advice?.isDoubtful === true && !isWeighing;
+  const { advice, isWeighing, isDoubtful } = useTrialAdvice(card, trial);
   const lookOf = (outcome: TrialAdvice['recommended']) =>
     advice?.recommended === outcome && !isWeighing && !isDoubtful ? 'primary' : 'plain';
   const isMade = trial.madeAtMs !== null || trial.afterReadingId !== null;

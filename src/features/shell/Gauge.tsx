@@ -3,7 +3,7 @@
 import { usePathname } from 'next/navigation';
 import { useMemo } from 'react';
 import styled from 'styled-components';
-import { type JobCard, listPutBack } from '@/core/card';
+import { type JobCard, listPutBack, openTrial } from '@/core/card';
 import { type CardOverview, minutesLeft, minutesSpent } from '@/core/diagnose';
 import { usableRateRatio } from '@/core/load';
 import { stepTexts } from '@/messages/card';
@@ -22,12 +22,13 @@ import { RateScale } from '@/ui/RateScale';
 import { Stub } from '@/ui/Stub';
 import { colour, font } from '@/ui/tokens';
 import { toBudgetLanes } from './budget-lanes';
-import { describeMove, describeNextStep, waitingStep } from './describe-next-step';
+import { describeMove, describeNextStep, doubtStep, waitingStep } from './describe-next-step';
 import { useDiagnosis } from './diagnosis-context';
 import { stepAfter, useFinishStep } from './use-finish-step';
 import { useFrameTime } from './use-frame-time';
 import { useNextMove } from './use-next-move';
 import { useNowMs } from './use-now';
+import { useTrialAdvice } from './use-trial-advice';
 
 const Aside = styled.aside`
   padding: 22px 20px 24px 12px;
@@ -108,9 +109,10 @@ export function Gauge({ card, overview }: { readonly card: JobCard; readonly ove
     [card, diagnosis, reading, chosen],
   );
   const isWaiting = overview.next.kind === 'choose-fix' && diagnosis === null && status === 'running';
+  const { isDoubtful } = useTrialAdvice(card, openTrial(card));
   const next = useMemo(
-    () => (isWaiting ? waitingStep : (move ?? describeNextStep(overview.next, card))),
-    [isWaiting, move, overview, card],
+    () => (isWaiting ? waitingStep : isDoubtful ? doubtStep : (move ?? describeNextStep(overview.next, card))),
+    [isWaiting, isDoubtful, move, overview, card],
   );
   const { facts = [] } = next;
   const { stages } = useFrameTime(card, findings);

@@ -29,6 +29,14 @@ export const waitingStep: NextStepText = {
   stepId: 'fixes',
 };
 
+/** While a trial's second reading says something else than all that is known. */
+export const doubtStep: NextStepText = {
+  title: 'Measure once more',
+  why: 'The second reading is not what was to be expected, and may be far off.',
+  button: 'Go on with the trial',
+  stepId: 'fixes',
+};
+
 /** A step that the belief proposes, in words, with what stands beside it; null where it has nothing left. */
 export function describeMove(move: NextMove): NextStepText | null {
   switch (move.kind) {
