@@ -93,6 +93,19 @@ describe('adviseTrial', () => {
     const proxies = { id: 'make-proxies', level: 540 };
     expect(adviseAfter(proxies, 7)).toMatchObject({ verdict: 'worse', recommended: 'undone', isDoubtful: true });
     expect(adviseAfter(proxies, 7, 23)).toMatchObject({ verdict: 'better', recommended: 'kept', isDoubtful: false });
+    // What nobody complained of is no part of what is believed to be closed.
+    const slower = applyAll(
+      demoCardAt(0),
+      read('b', { shownFps: 11, openingSec: 20 }),
+      begin('t', proxies),
+      read('a', { shownFps: 11, openingSec: 40 }),
+    );
+    const slowed = openTrial(slower);
+    expect(slowed && adviseTrial(slower, slowed, believe(slower, { sampleCount: 800 }))).toMatchObject({
+      verdict: 'worse',
+      reason: 'worse',
+      isDoubtful: false,
+    });
     // What was to be expected needs no second reading.
     expect(adviseAfter(proxies, 23)).toMatchObject({ verdict: 'better', isDoubtful: false, reason: 'better' });
   });

@@ -1,5 +1,5 @@
 import { assertNever } from '../assert-never';
-import { type Belief, gapUnder } from '../belief';
+import { type Belief, gapUnder, type Respect } from '../belief';
 import {
   areSameFixes,
   findReading,
@@ -106,8 +106,16 @@ function compareRates(card: JobCard, before: Reading, after: Reading) {
 const hasBecomeGood = (before: Reading, after: Reading): boolean =>
   after.isGoodEnough === 'yes' && before.isGoodEnough === 'no';
 
-function verdictOf(signs: readonly Sign[]): TrialVerdict {
-  const [isBetter, isWorse] = [signs.includes(1), signs.includes(-1)];
+/** What the two readings say of something that can be complained of. */
+interface Comparison {
+  /** Any of these is what it says something of; none for what no belief is about. */
+  readonly respects: readonly Respect[];
+  readonly sign: Sign;
+}
+
+function verdictOf(comparisons: readonly Comparison[]): TrialVerdict {
+  const has = (sign: Sign): boolean => comparisons.some((comparison) => comparison.sign === sign);
+  const [isBetter, isWorse] = [has(1), has(-1)];
   if (isWorse) return isBetter ? 'mixed' : 'worse';
   return isBetter ? 'better' : 'no-clear-change';
 }
@@ -115,15 +123,23 @@ function verdictOf(signs: readonly Sign[]): TrialVerdict {
 /** A gap that a fix closes by less than this is nothing that speaks for it. */
 const leastClosedGap = 0.02;
 
-/**
- * Whether a fix closes the gap by all that is known of the card, these two readings among it; null where nothing is
- * worked out yet.
- */
-function closesGap(belief: Belief | null, card: JobCard, { fix }: Trial): boolean | null {
-  if (!belief) return null;
+/** What is believed of a fix, with both readings on the card. */
+interface Believed {
+  /** Whether it closes the gap by all that is known. */
+  readonly doesClose: boolean;
+  /** Whether everything that changed was complained of: what was not is no part of the gap. */
+  readonly isAboutChange: boolean;
+}
+
+function believedOf(belief: Belief, card: JobCard, { fix }: Trial, comparisons: readonly Comparison[]): Believed {
   const inForce = fixesInForce(card);
   const others = inForce.filter((other) => !isSameFix(other, fix));
-  return gapUnder(belief, others).gap - gapUnder(belief, inForce).gap > leastClosedGap;
+  return {
+    doesClose: gapUnder(belief, others).gap - gapUnder(belief, inForce).gap > leastClosedGap,
+    isAboutChange: comparisons.every(
+      ({ sign, respects }) => !sign || respects.some((respect) => belief.complaint.includes(respect)),
+    ),
+  };
 }
 
 /** Whether the set-up as it is now was read no more than once. */
@@ -138,22 +154,21 @@ function recommendMade(
   trial: Trial,
   verdict: TrialVerdict,
   isGoodNow: boolean,
-  belief: Belief | null,
+  believed: Believed | null,
 ): Recommended {
   const settled = { isDoubtful: false } as const;
   const doubtful = { isDoubtful: isReadOnce(card) };
-  const doesClose = closesGap(belief, card, trial);
   switch (verdict) {
     case 'worse':
-      return doesClose === true
+      return believed?.isAboutChange && believed.doesClose
         ? { recommended: 'undone', reason: 'worse-unexpectedly', ...doubtful }
         : { recommended: 'undone', reason: 'worse', ...settled };
     case 'better':
-      return doesClose === false
+      return believed?.isAboutChange && !believed.doesClose
         ? { recommended: 'kept', reason: 'better-unexpectedly', ...doubtful }
         : { recommended: 'kept', reason: 'better', ...settled };
     case 'mixed':
-      return doesClose
+      return believed?.doesClose
         ? { recommended: 'kept', reason: 'better-on-the-whole', ...doubtful }
         : { recommended: 'undone', reason: 'mixed', ...doubtful };
     case 'no-clear-change': {
@@ -171,15 +186,22 @@ function recommendMade(
 function recommend(
   card: JobCard,
   trial: Trial,
-  verdict: TrialVerdict,
+  comparisons: readonly Comparison[],
   [before, after]: readonly [Reading, Reading],
   belief: Belief | null,
 ): Recommended {
   const { direction, fix } = trial;
+  const verdict = verdictOf(comparisons);
   // A milder level of a fix that did is tried to have less given up, not to be quicker.
   const isEasing = isUsable(card, before) && keptFixes(card).some(({ id }) => id === fix.id);
   if (direction === 'make' && !isEasing)
-    return recommendMade(card, trial, verdict, hasBecomeGood(before, after), belief);
+    return recommendMade(
+      card,
+      trial,
+      verdict,
+      hasBecomeGood(before, after),
+      belief && believedOf(belief, card, trial, comparisons),
+    );
   const isWorse = verdict === 'worse' || verdict === 'mixed';
   const isMissed = isUsable(card, before) ? !isUsable(card, after) : isWorse;
   return isMissed
@@ -200,16 +222,29 @@ export function adviseTrial(card: JobCard, trial: Trial, belief: Belief | null):
   if (!before || !after) return null;
   const { sign, atLeastRatio, failure } = compareRates(card, before, after);
   const hasRates = sign !== null;
-  const verdict = verdictOf([
-    sign,
-    hasRates ? null : rankDifference(playOrder, before.playFeel, after.playFeel),
-    compareFigures(before.scrubMs, after.scrubMs, leastJumpRatio, false) ??
-      rankDifference(worstFirst, before.scrubFeel, after.scrubFeel),
-    compareFigures(before.openingSec, after.openingSec, leastTimedRatio, false),
-    compareFigures(before.waitSec, after.waitSec, leastTimedRatio, false),
-    compareFigures(before.fitSec, after.fitSec, leastTimedRatio, true),
-    compareFigures(before.exportMinutes, after.exportMinutes, leastTimedRatio, false),
-    hasRates ? null : compareFigures(stuttersAMinute(before), stuttersAMinute(after), leastTimedRatio, false),
-  ]);
-  return { verdict, ...recommend(card, trial, verdict, [before, after], belief), atLeastRatio, failure };
+  const playing: readonly Respect[] = ['playing', 'later'];
+  const comparisons: readonly Comparison[] = [
+    { respects: playing, sign },
+    { respects: playing, sign: hasRates ? null : rankDifference(playOrder, before.playFeel, after.playFeel) },
+    {
+      respects: ['scrubbing'],
+      sign:
+        compareFigures(before.scrubMs, after.scrubMs, leastJumpRatio, false) ??
+        rankDifference(worstFirst, before.scrubFeel, after.scrubFeel),
+    },
+    { respects: ['opening'], sign: compareFigures(before.openingSec, after.openingSec, leastTimedRatio, false) },
+    { respects: ['waiting'], sign: compareFigures(before.waitSec, after.waitSec, leastTimedRatio, false) },
+    { respects: ['waiting'], sign: compareFigures(before.fitSec, after.fitSec, leastTimedRatio, true) },
+    { respects: [], sign: compareFigures(before.exportMinutes, after.exportMinutes, leastTimedRatio, false) },
+    {
+      respects: playing,
+      sign: hasRates ? null : compareFigures(stuttersAMinute(before), stuttersAMinute(after), leastTimedRatio, false),
+    },
+  ];
+  return {
+    verdict: verdictOf(comparisons),
+    ...recommend(card, trial, comparisons, [before, after], belief),
+    atLeastRatio,
+    failure,
+  };
 }

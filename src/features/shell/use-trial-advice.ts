@@ -8,7 +8,7 @@ import { useDiagnosis } from './diagnosis-context';
 /** What a trial's readings speak for by all that is worked out by now. */
 export interface AdviceByNow {
   readonly advice: TrialAdvice | null;
-  /** What is better in one respect and worse in another waits for the belief. */
+  /** What clearly changed waits for what is believed of it, so that the advice does not change under a person's eyes. */
   readonly isWeighing: boolean;
   /** Measuring once more comes before the decision. */
   readonly isDoubtful: boolean;
@@ -23,7 +23,7 @@ export function useTrialAdvice(card: JobCard, trial: Trial | null): AdviceByNow 
   return useMemo(() => {
     const advice = trial && adviseTrial(card, trial, sketch);
     if (!advice) return none;
-    const isWeighing = advice.verdict === 'mixed' && status === 'running';
+    const isWeighing = status === 'running' && trial.direction === 'make' && advice.verdict !== 'no-clear-change';
     return { advice, isWeighing, isDoubtful: advice.isDoubtful && !isWeighing };
   }, [card, trial, sketch, status]);
 }
