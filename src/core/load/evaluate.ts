@@ -54,15 +54,15 @@ export type Outcomes = { readonly [K in (typeof outcomeNames)[number]]: Float64A
 export const extents = ['playing', 'jumping', 'all'] as const;
 export type Extent = (typeof extents)[number];
 
-/** The outcomes that are worked out where no more than playing or jumping is asked for. */
-export const outcomesWithin: Readonly<Record<Exclude<Extent, 'all'>, readonly (keyof Outcomes)[]>> = {
+/** The outcomes that each extent adds to those before it; all others come with the last. */
+const outcomesAdded: Readonly<Record<Exclude<Extent, 'all'>, readonly (keyof Outcomes)[]>> = {
   playing: ['shownFps', 'laterFps', 'memoryRatio', 'fitSec', 'standMs'],
   jumping: ['scrubMs', 'scrubSlowMs', 'scrubReadRatio', 'scrubCoreRatio', 'cutMs'],
 };
 
 /** The least extent in which an outcome is worked out. */
 export const extentOf = (name: keyof Outcomes): Extent =>
-  extents.find((extent) => extent === 'all' || outcomesWithin[extent].includes(name)) ?? 'all';
+  extents.find((extent) => extent === 'all' || outcomesAdded[extent].includes(name)) ?? 'all';
 
 /** The least extent that holds all of some; playing where there are none. */
 export const widestOf = (some: readonly Extent[]): Extent =>
