@@ -188,7 +188,7 @@ const roughMargin = 0.05;
 const mostFinalists = 24;
 /**
  * Where all that can be done together is no likelier to make it usable than this, by a rough look, no few of it do. Of 81
- * cards of the case generator the 13 with less than 0.6 had no plan; of three between 0.74 and 0.8 one had.
+ * cards of the case generator the 12 with less than 0.6 had no plan; of two between 0.74 and 0.8 one had.
  */
 const hopelessProbability = 0.5;
 
