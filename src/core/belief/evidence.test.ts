@@ -15,7 +15,7 @@ import { viewSamples } from './weighing';
 const sampleCount = 16;
 
 describe('listEvidence', () => {
-  const [demo] = [demoCardAt(0)];
+  const demo = demoCardAt(0);
   const clipId = demo.clips[0]?.id ?? '';
   /** A card on which everything is said that can be said. */
   const full: JobCard = {

@@ -1,17 +1,10 @@
-import {
-  type Belief,
-  type BeliefPart,
-  extentOfComplaint,
-  fillAllGaps,
-  gapUnder,
-  rangesUnder,
-  usableGap,
-} from '../belief';
+import { type Belief, gapUnder, rangesUnder } from '../belief';
 import type { FixUse } from '../card';
-import { applyFixes, type FixAtLevel, findFix, fixIds, type Sacrifice } from '../fixes';
-import { compile, createOutcomes, type Extent, evaluate, type Outcomes, type SetupState } from '../load';
+import { applyFixes, type FixAtLevel, findFix, type Sacrifice } from '../fixes';
+import type { SetupState } from '../load';
 import type { Range } from '../numbers/percentile';
 import { type Candidate, excludeEachOther } from './candidates';
+import { inOrder, keyOf, RoughForecast } from './rough-forecast';
 
 /** Ways of choosing among plans: what a person minds most. */
 export const planIds = ['quickest', 'best-picture', 'least-to-put-back'] as const;
@@ -50,7 +43,6 @@ const usualMostFixes = 5;
 export const planProbability = 0.8;
 /** A fix that adds less than this is left out again. */
 const leastAdded = 0.01;
-const roughSampleCount = 256;
 /** Fixes that are looked at in a plan; the others bring nothing by themselves. */
 const mostCandidates = 16;
 /** So many of them for what they bring, the others for what they bring for their cost. */
@@ -66,101 +58,6 @@ const costOf = (id: PlanId, state: SetupState, { fix, level, minutes }: Candidat
   const kinds = Object.keys(sacrifice) as (keyof Sacrifice)[];
   return kinds.reduce((sum, kind) => sum + weights[kind] * sacrifice[kind], (weights.doing * minutes) / 60);
 };
-
-interface RoughGap {
-  readonly probability: number;
-  readonly gap: number;
-}
-
-/** One part of the belief in a rough look: few of its samples, and what is known of the states it can be brought to. */
-class RoughPart {
-  private readonly gaps = new Map<SetupState, RoughGap>();
-  private readonly changes = new Map<SetupState, Map<Candidate, SetupState>>();
-
-  constructor(
-    readonly part: BeliefPart,
-    private readonly state: SetupState,
-    private readonly gapAt: (state: SetupState) => RoughGap,
-  ) {}
-
-  /** Under most hypotheses most fixes change nothing, so that many sets of fixes come to one state. */
-  of(fixes: readonly Candidate[]): RoughGap {
-    let state = this.state;
-    for (const candidate of fixes) state = this.changed(state, candidate);
-    const known = this.gaps.get(state) ?? this.gapAt(state);
-    this.gaps.set(state, known);
-    return known;
-  }
-
-  private changed(state: SetupState, candidate: Candidate): SetupState {
-    const ofState = this.changes.get(state) ?? new Map<Candidate, SetupState>();
-    this.changes.set(state, ofState);
-    const changed = ofState.get(candidate) ?? candidate.fix.applyTo(state, candidate.level);
-    ofState.set(candidate, changed);
-    return changed;
-  }
-}
-
-/** How likely usable, and how large the gap, under sets of fixes by a look at some samples; each set is worked out once. */
-class RoughForecast {
-  private readonly known = new Map<string, RoughGap>();
-  private readonly extent: Extent;
-  private readonly parts: readonly RoughPart[];
-  private readonly out: Outcomes = createOutcomes(roughSampleCount + 1);
-  private readonly gaps = new Float64Array(roughSampleCount + 1);
-
-  constructor(
-    private readonly belief: Belief,
-    inForce: readonly FixUse[],
-  ) {
-    this.extent = extentOfComplaint(belief.complaint);
-    this.parts = belief.parts.flatMap((part) => {
-      const wanted = Math.round(part.weight * Math.min(roughSampleCount, belief.sampleCount));
-      const count = Math.min(part.count, wanted);
-      const state = applyFixes(part.hypothesis.state, inForce);
-      return count > 0 ? [new RoughPart(part, state, (changed) => this.gapOfPart(part, count, changed))] : [];
-    });
-  }
-
-  of(fixes: readonly Candidate[]): RoughGap {
-    const ordered = inOrder(fixes);
-    const key = keyOf(ordered);
-    const remembered = this.known.get(key);
-    if (remembered) return remembered;
-    let total = 0;
-    let usable = 0;
-    let gap = 0;
-    for (const rough of this.parts) {
-      const { weight } = rough.part;
-      const figures = rough.of(ordered);
-      total += weight;
-      usable += weight * figures.probability;
-      gap += weight * figures.gap;
-    }
-    const figures = { probability: usable / total, gap: gap / total };
-    this.known.set(key, figures);
-    return figures;
-  }
-
-  private gapOfPart(part: BeliefPart, count: number, state: SetupState): RoughGap {
-    evaluate(compile(state, 'heaviest'), part.samples, this.out, { to: count, extent: this.extent });
-    fillAllGaps(this.belief.complaint, state, this.out, count, this.gaps);
-    let usableCount = 0;
-    let gap = 0;
-    for (let i = 0; i < count; i++) {
-      const own = this.gaps[i] as number;
-      gap += own;
-      if (own <= usableGap) usableCount++;
-    }
-    return { probability: usableCount / count, gap: gap / count };
-  }
-}
-
-const keyOf = (fixes: readonly Candidate[]): string => fixes.map(({ id, level }) => `${id}=${level}`).join('+');
-
-/** Always the order of the catalogue, so that a set of fixes is one plan however it was found. */
-const inOrder = (fixes: readonly Candidate[]): readonly Candidate[] =>
-  [...fixes].sort((a, b) => fixIds.indexOf(a.id) - fixIds.indexOf(b.id));
 
 /** Leaves out, dearest first, what the plan does as well without. */
 function withoutNeedless(

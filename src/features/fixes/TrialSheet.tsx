@@ -90,8 +90,10 @@ function Advice({ advice, isWeighing }: { readonly advice: TrialAdvice; readonly
 }
 
 /** A reading that may be far off, taken again before the decision. */
-function MeasureAgain() {
+function MeasureAgain({ isAsked }: { readonly isAsked: boolean }) {
   const [isTaking, setTaking] = useState(false);
+  // What is being typed stays, whatever is weighed meanwhile.
+  if (!isTaking && !isAsked) return null;
   return isTaking ? (
     <div style={{ marginBottom: 14 }}>
       <TakeReading buttonLabel="Store the repeated reading" />
@@ -166,7 +168,7 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
         {advice ? (
           <>
             <Advice advice={advice} isWeighing={isWeighing} />
-            {isDoubtful && <MeasureAgain />}
+            {(isDoubtful || isWeighing) && <MeasureAgain key={trial.afterReadingId} isAsked={isDoubtful} />}
             {advice.verdict === 'no-clear-change' && known && !isGiveBack && (
               <Note>
                 <b>Did it really act?</b> {fixTexts[known.id].check}
