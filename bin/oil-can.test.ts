@@ -35,7 +35,7 @@ describe('oil-can', () => {
   it('check says whether a card can be used, and why not', () => {
     expect(oilCan('check', 'src/demo/cards/decode-bound.json')).toMatchObject({
       exitCode: 0,
-      json: { isValid: true, version: 6 },
+      json: { isValid: true, version: 7 },
     });
     const broken = oilCan('check', 'package.json');
     expect(broken).toMatchObject({ exitCode: 1, json: { failure: { code: 'card-not-a-card' } } });
@@ -63,7 +63,16 @@ describe('oil-can', () => {
     });
     expect(json.causes[0].id).toBe('effects-heavy');
     expect(Object.keys(json.causes[0])).toEqual(['id', 'share', 'probability']);
-    expect(Object.keys(json.nextTests[0])).toEqual(['id', 'level', 'bits', 'cureProbability', 'minutes', 'score']);
+    expect(Object.keys(json.nextTests[0])).toEqual([
+      'id',
+      'level',
+      'bits',
+      'cureProbability',
+      'minutes',
+      'score',
+      'isToFindOut',
+      'otherWays',
+    ]);
     expect(Object.keys(json.plans[0])).toEqual(['id', 'fixes', 'shownFps', 'probability']);
     expect(json.stages.map((stage: { readonly id: string }) => stage.id)).toEqual([
       'read',

@@ -2,12 +2,13 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { toJSONSchema } from 'zod/mini';
 import { jobCardSchema } from '@/core/card';
+import { jobCardVersion } from '@/core/card/schema';
 
 const path = new URL('../docs/job-card.schema.json', import.meta.url);
 const schema = {
   ...toJSONSchema(jobCardSchema, { target: 'draft-2020-12' }),
-  $id: 'oil-can-job-card-v3',
-  title: 'Oil Can job card, version 4',
+  $id: `oil-can-job-card-v${jobCardVersion}`,
+  title: `Oil Can job card, version ${jobCardVersion}`,
 };
 const text = `${JSON.stringify(schema, null, 2)}\n`;
 

@@ -26,7 +26,7 @@ function drawReading(random: Random, fps: number): ComparedReading {
   const intervalsMs = shownAtFrames
     .slice(1)
     .map((frame, i) => ((frame - (shownAtFrames[i] as number)) * 1000) / recordedFps);
-  return { intervalsMs, shownFps: fps, deadlineMs: 1000 / clipFps, kind: {}, isAtLeast: false, meterSpread: 0 };
+  return { intervalsMs, shownFps: fps, kind: {}, isAtLeast: false, meterSpread: 0 };
 }
 
 /** Readings at the clip's own rate: every interval is the clip's. */

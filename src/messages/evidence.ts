@@ -4,7 +4,7 @@ import type { FixId } from '@/core/fixes';
 import { type DecodeTest, decodedFpsOf } from '@/core/test-play';
 import { playFeelTexts } from './editor';
 import { fixTitle } from './fix-titles';
-import { formatFps, formatFpsRange } from './format';
+import { formatFpsRange, formatRate } from './format';
 import { lagMomentTexts } from './interview';
 import { questionTexts } from './questions';
 import { describeFileRead } from './test-play';
@@ -77,7 +77,7 @@ function describeReading({ readings }: JobCard, fixes: readonly FixUse[], moment
     const setup = last ? `With “${fixTitle(last.id, last.level).toLowerCase()}” it` : 'It';
     return felt ? `${setup} played: ${playFeelTexts[felt].toLowerCase()}.` : 'What you said of scrubbing and waiting.';
   }
-  const read = formatFps(rate);
+  const read = formatRate(rate);
   if (!last) return `You read ${read} a second${moment === 'later' ? ' after a while' : ''}.`;
   const before = rateUnder(readings, fixes.slice(0, -1), moment);
   const title = fixTitle(last.id, last.level);
@@ -85,8 +85,8 @@ function describeReading({ readings }: JobCard, fixes: readonly FixUse[], moment
   const meaning = meanings[last.id as FixId];
   const ratio = Math.max(rate, 0.1) / Math.max(before, 0.1);
   if (ratio >= sameRatio)
-    return `${title}: the rate rose from ${formatFps(before)} to ${read}${meaning ? `, so ${meaning.raised}` : ''}.`;
-  if (ratio <= 1 / sameRatio) return `${title}: the rate fell from ${formatFps(before)} to ${read}.`;
+    return `${title}: the rate rose from ${formatRate(before)} to ${read}${meaning ? `, so ${meaning.raised}` : ''}.`;
+  if (ratio <= 1 / sameRatio) return `${title}: the rate fell from ${formatRate(before)} to ${read}.`;
   return `${title}: the rate stayed at ${read}${meaning ? `, so ${meaning.same}` : ''}.`;
 }
 
@@ -95,8 +95,8 @@ function describeTestPlayEvidence(test: DecodeTest): string {
   const software = decodedFpsOf(test, 'software');
   const read = test.fileRead ? ` ${describeFileRead(test.fileRead)}` : '';
   if (software === null) return `Oil Can ${test.fileRead ? 'read' : 'played'} ${test.fileName} here.${read}`;
-  const found = `Oil Can played ${test.fileName} here: ${formatFps(software)} frames a second by the processor alone`;
-  return `${test.estimatedFps > 0 ? `${found}, ${formatFps(test.estimatedFps)} were estimated.` : `${found}.`}${read}`;
+  const found = `Oil Can played ${test.fileName} here: ${formatRate(software)} frames a second by the processor alone`;
+  return `${test.estimatedFps > 0 ? `${found}, ${formatRate(test.estimatedFps)} were estimated.` : `${found}.`}${read}`;
 }
 
 /** One thing that is known and speaks for or against a cause, as a sentence. */

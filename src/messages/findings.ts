@@ -1,7 +1,7 @@
 import type { CauseId } from '@/core/causes';
 import type { Diagnosis, Findings } from '@/core/diagnose';
 import type { LaneId, StageCost, StageId } from '@/core/load';
-import { formatFps, formatFpsRange, formatMs } from './format';
+import { formatFpsRange, formatMs, formatRate } from './format';
 import { stageTexts } from './load';
 
 /** A frame budget, with what causes the lag, or null where nothing does. */
@@ -86,7 +86,7 @@ export function describeFit(shownFps: number, findings: Findings): { readonly fi
   const { low, high } = findings.shownFps;
   // A typed rate is good to about 15 % (MODEL.md, section 2).
   const fits = shownFps >= low * 0.85 && shownFps <= high * 1.15;
-  const expected = `The estimate expects ${formatFpsRange(findings.shownFps)} a second here; you read ${formatFps(shownFps)}.`;
+  const expected = `The estimate expects ${formatFpsRange(findings.shownFps)} a second here; you read ${formatRate(shownFps)}.`;
   const isWithin = shownFps >= low && shownFps <= high;
   if (fits)
     return { fits, text: `${expected} ${isWithin ? 'They agree.' : 'As far as such a reading tells, they agree.'}` };

@@ -6,7 +6,10 @@ const whole = decimals(0);
 const tenths = decimals(1);
 const hundredths = decimals(2);
 
-/** A rate as people say it: 25, 29.97, 23.98. */
+/** A rate that was read or measured, to the tenth everywhere: what a reading is good to. */
+export const formatRate = (fps: number): string => tenths.format(fps);
+
+/** A rate that something is made for, as people say it: 25, 29.97, 23.98. */
 export const formatFps = (fps: number): string => hundredths.format(fps);
 
 /** Milliseconds without false precision: 0.8, 12, 340. */

@@ -21,7 +21,7 @@ import { settlingTests } from './findings';
 import { fixTitle } from './fix-titles';
 import { fixGroupTexts, fixTexts, giveBackSteps } from './fixes';
 import { causeTexts } from './load';
-import { describeAdvice, describeMinutes, describeMoveReason, nameMove, requirementLines } from './loop';
+import { describeAdvice, describeMinutesSpent, describeMoveReason, nameMove, requirementLines } from './loop';
 import { describePracticeFailure } from './meter';
 import { describeAnswer } from './questions';
 import {
@@ -108,12 +108,25 @@ describe('the guide', () => {
 
   it('gives a reason and a name for every kind of next step', () => {
     const fix = { id: 'make-proxies', level: 540 };
+    const plain = { relief: null, isToFindOut: false, otherWays: [] } as const;
     const moves: readonly NextMove[] = [
       {
         kind: 'ask',
-        test: { kind: 'question', id: 'core-use', level: null, bits: 1, cureProbability: 0, minutes: 1, score: 1 },
+        test: {
+          kind: 'question',
+          id: 'core-use',
+          level: null,
+          bits: 1,
+          cureProbability: 0,
+          minutes: 1,
+          score: 1,
+          isToFindOut: false,
+          otherWays: [],
+        },
       },
-      { kind: 'try', fix, minutes: 3, plan: null },
+      { kind: 'try', fix, minutes: 3, plan: null, ...plain },
+      { kind: 'try', fix, minutes: 3, plan: null, ...plain, isToFindOut: true },
+      { kind: 'try', fix, minutes: 3, plan: { fixes: [fix], probability: 0.9 }, ...plain },
       { kind: 'follow-plan', fix, minutes: 3, at: 1, of: 2 },
       { kind: 'give-back', fix, isUsable: true },
       { kind: 'give-back', fix, isUsable: false },
@@ -125,6 +138,7 @@ describe('the guide', () => {
           fix,
           minutes: 3,
           plan: null,
+          ...plain,
           relief: { fix, minutes: 3, closedRatio, isHeldUsable },
         })),
       ),
@@ -135,10 +149,9 @@ describe('the guide', () => {
     }
   });
 
-  it('says how long it took and how long it may take', () => {
-    expect(describeMinutes(0, null)).toBe('how long is left is not known');
-    expect(describeMinutes(12.4, { low: 5, high: 15 })).toBe('12 min spent, 5 to 15 min likely left');
-    expect(describeMinutes(3, { low: 0, high: 0 })).toBe('3 min spent, nothing left to do for speed');
+  it('says how long it took, and promises nothing of what is left', () => {
+    expect(describeMinutesSpent(12.4)).toBe('12 minutes spent on this card');
+    expect(describeMinutesSpent(0.9)).toBe('1 minute spent on this card');
   });
 });
 

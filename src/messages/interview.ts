@@ -1,4 +1,4 @@
-import type { FirstThingId, LagKind, LagMoment, ScrubFeel } from '@/core/card';
+import type { FilmStage, FirstThingId, LagKind, LagMoment, ScrubFeel } from '@/core/card';
 
 interface QuestionText {
   readonly question: string;
@@ -21,6 +21,13 @@ export const firstThingTexts: Readonly<Record<FirstThingId, QuestionText>> = {
     question: 'Does the computer meet the minimum that the editor’s maker states?',
     why: 'Below it, no setting will make up for what is missing.',
   },
+};
+
+/** How far the film is. */
+export const filmStageTexts: Readonly<Record<FilmStage, string>> = {
+  cutting: 'I am still cutting',
+  finishing: 'Sections are finished',
+  unknown: 'Don’t know',
 };
 
 /** When it lags. */

@@ -3,6 +3,7 @@ import type { AdviceReason, NextMove, Relief, TrialAdvice, TrialVerdict } from '
 import type { FixRequirement } from '@/core/fixes';
 import { formatChance } from './diagnosis';
 import { fixTitle } from './fix-titles';
+import { formatCount } from './format';
 import { questionTexts } from './questions';
 
 export const verdictTexts: Readonly<Record<TrialVerdict, string>> = {
@@ -15,7 +16,7 @@ export const verdictTexts: Readonly<Record<TrialVerdict, string>> = {
 function reasonText(reason: AdviceReason): string {
   switch (reason) {
     case 'better':
-      return 'It helped by more than two readings of the same thing differ. Keep it.';
+      return 'It really helped. Keep it.';
     case 'worse':
       return 'It got worse. Undo it, and set it back in the editor.';
     case 'better-on-the-whole':
@@ -23,11 +24,11 @@ function reasonText(reason: AdviceReason): string {
     case 'mixed':
       return 'One thing is better and another worse, and nothing else speaks for it. Undo it, and set it back in the editor.';
     case 'better-unexpectedly':
-      return 'It helped by more than two readings of the same thing differ, though by all that is known it should bring nothing. Keep it; when it is usable, it is the first to try without.';
+      return 'It really helped, though by all that is known it should bring nothing. Keep it; once the preview is usable, try without it first.';
     case 'worse-unexpectedly':
       return 'It got worse, though by all that is known it should help. Undo it, and set it back in the editor.';
     case 'no-clear-change':
-      return 'The readings differ by no more than two readings of the same thing do. Undo it: every kept change costs something.';
+      return 'The difference is no more than chance. Undo it: every kept change costs something.';
     case 'usable-now':
       return 'The figures tell no difference, but you say that you can edit like this now. Keep it.';
     case 'part-of-plan':
@@ -81,20 +82,9 @@ export const requirementLines: Readonly<Record<FixRequirement, string>> = {
 /** How a trial stands, as a stamp. */
 export const trialStampTexts = { kept: 'KEPT', undone: 'undone', open: 'on trial', abandoned: 'given up' } as const;
 
-/** "12 min spent, 5 to 15 min likely left". */
-export function describeMinutes(
-  spentMinutes: number,
-  left: { readonly low: number; readonly high: number } | null,
-): string {
-  const spent = Math.round(spentMinutes);
-  const [low, high] = left ? [Math.round(left.low), Math.round(left.high)] : [0, 0];
-  const leftText = !left
-    ? 'how long is left is not known'
-    : high === 0
-      ? 'nothing left to do for speed'
-      : `${low === high ? high : `${low} to ${high}`} min likely left`;
-  return spent > 0 ? `${spent} min spent, ${leftText}` : leftText;
-}
+/** "12 minutes spent on this card". What is left nobody knows well enough to promise it. */
+export const describeMinutesSpent = (spentMinutes: number): string =>
+  `${formatCount(Math.round(spentMinutes), 'minute')} spent on this card`;
 
 /** What is to be expected of a fix where nothing within reach makes the preview usable, or it should be and is not. */
 export function describeRelief({ closedRatio, isHeldUsable }: Relief): string {
@@ -112,23 +102,25 @@ export function describeMoveReason(move: NextMove): string {
   switch (move.kind) {
     case 'ask':
       return move.test.kind === 'question'
-        ? 'The answer tells more for its minutes than any fix.'
-        : 'What it measures tells more for its minutes than any fix.';
+        ? 'The answer narrows the cause down sooner than any change would.'
+        : 'What it measures narrows the cause down sooner than any change would.';
     case 'try':
       if (move.relief) return describeRelief(move.relief);
+      if (move.isToFindOut)
+        return 'Only to find out: it shows where the time goes. We go back to a gentler one afterwards.';
       if (move.plan && move.plan.fixes.length > 1)
-        return `The first of ${move.plan.fixes.length} changes that together make it usable, ${formatChance(move.plan.probability)}.`;
+        return `The first of ${move.plan.fixes.length} changes that together make it usable in ${formatChance(move.plan.probability)} cases.`;
       return move.plan
-        ? `By all readings and answers this alone makes it usable, ${formatChance(move.plan.probability)}.`
-        : 'It helps or tells most for its minutes.';
+        ? `By what is known this alone makes it usable in ${formatChance(move.plan.probability)} cases.`
+        : 'Quick to try, and its reading shows where the time goes.';
     case 'follow-plan':
       return `Step ${move.at} of ${move.of} of the plan that you chose.`;
     case 'give-back':
       if (!move.isUsable)
-        return 'By all readings it brings nothing here. Take it away, measure, and leave it away if it is not missed.';
-      return 'What you kept since then is likely enough without it. Take it away, measure, and leave it away if it is not missed.';
+        return 'It seems to bring nothing here. Take it away, measure, and leave it away if it is not missed.';
+      return 'What you kept since is likely enough without it. Take it away, measure, and leave it away if it is not missed.';
     case 'ease':
-      return 'You kept this at a stronger level. By all readings a milder one does as well, and gives up less: try it.';
+      return 'A gentler level likely does as well, and gives up less. Try it.';
     case 'nothing-left':
       return 'No further step is worth its minutes.';
     default:

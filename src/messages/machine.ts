@@ -1,4 +1,14 @@
-import type { DriveKind, FactSource, GraphicsKind, KnownState, PowerMode, SpeedClass } from '@/core/machine';
+import {
+  type DriveKind,
+  type FactSource,
+  type GraphicsKind,
+  type KnownState,
+  type PowerMode,
+  type ProgramPercent,
+  percentOfCores,
+  type SpeedClass,
+} from '@/core/machine';
+import { formatCount, formatRate } from './format';
 
 /** Where a fact comes from, as a small label. */
 export const factSourceTexts: Readonly<Record<FactSource, { readonly label: string; readonly what: string }>> = {
@@ -11,6 +21,36 @@ export const factSourceTexts: Readonly<Record<FactSource, { readonly label: stri
   typed: { label: 'typed', what: 'You typed it.' },
   assumed: { label: 'assumed', what: 'A guess until you say otherwise.' },
 };
+
+/** What each fact of the machine is called. */
+export const machineFactNames = {
+  coreCount: 'Processor cores',
+  memoryMib: 'Memory',
+  speedClass: 'Processor speed',
+  graphics: 'Graphics',
+  graphicsYear: 'Bought, or graphics from',
+  footageDrive: 'The footage lies on',
+  powerMode: 'Power mode',
+  isPluggedIn: 'Plugged in',
+  systemDriveFreePercent: 'Free on the system’s drive',
+  cacheDrive: 'The editor’s cache lies on',
+  graphicsMemoryMib: 'Graphics memory',
+  hasSecondGraphics: 'It has slower graphics as well',
+  isThin: 'It gets hot under load',
+} as const;
+
+/** What 100 % stands for beside a program in the system's monitor, with where that is so. */
+export const programPercentTexts: Readonly<Record<ProgramPercent, string>> = {
+  'one-core': 'one core (macOS, Linux)',
+  'all-cores': 'all cores together (Windows)',
+};
+
+/** A processor's share by the way of counting that was not typed: "12.5 % of all 4 cores". */
+export function describeCoreShare(busyCores: number, typedOf: ProgramPercent, coreCount: number): string {
+  const other = typedOf === 'one-core' ? 'all-cores' : 'one-core';
+  const percent = formatRate(percentOfCores(busyCores, other, coreCount));
+  return other === 'all-cores' ? `${percent} % of all ${formatCount(coreCount, 'core')}` : `${percent} % of one core`;
+}
 
 /** How quick the processor is, in words that need no measuring program. */
 export const speedClassTexts: Readonly<Record<SpeedClass, { readonly label: string; readonly what: string }>> = {

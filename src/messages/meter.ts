@@ -9,7 +9,7 @@ import type {
   PracticePattern,
   RecordingFailure,
 } from '@/core/meter';
-import { formatCount, formatDuration, formatFps, formatWait } from './format';
+import { formatCount, formatDuration, formatRate, formatWait } from './format';
 
 /** Why a recording or a shared window gave no number. */
 export function describeMeterFailure(failure: MeterFailure | RecordingFailure | CaptureFailure): string {
@@ -77,7 +77,7 @@ export const confidenceReasonTexts: Readonly<Record<ConfidenceReason, string>> =
 
 /** The rate in words: "18.4 a second", "at least 51 a second". */
 export const describeShown = ({ shownFps, isAtLeast }: MeterResult): string =>
-  `${isAtLeast ? 'at least ' : ''}${formatFps(Math.round(shownFps * 10) / 10)} a second`;
+  `${isAtLeast ? 'at least ' : ''}${formatRate(shownFps)} a second`;
 
 /** How the practice window stutters. */
 export const practicePatternTexts: Readonly<Record<PracticePattern, string>> = {

@@ -2,7 +2,7 @@ import { assertNever } from '@/core/assert-never';
 import type { MeasuredReading, Reading } from '@/core/card';
 import type { ComparedField, CompareFailure, ReadingChange } from '@/core/meter';
 import type { ReadingsFailure } from '@/core/readings';
-import { formatFps } from './format';
+import { formatRate } from './format';
 
 const sourceTexts: Readonly<Record<MeasuredReading['source'], string>> = {
   window: 'window shared',
@@ -44,7 +44,7 @@ export function describeChange({ verdict, atLeastRatio }: ReadingChange): string
 
 /** "13.9 to 15.2". */
 export const describeRange = ({ low, high }: { readonly low: number; readonly high: number }): string =>
-  `${formatFps(Math.round(low * 10) / 10)} to ${formatFps(Math.round(high * 10) / 10)}`;
+  `${formatRate(low)} to ${formatRate(high)}`;
 
 const otherKindTexts: Readonly<Record<ComparedField, string>> = {
   stretch: 'Another stretch was played',

@@ -12,9 +12,10 @@ export const GlobalStyle = createGlobalStyle`
   :root[data-theme='night'] { color-scheme: dark; ${themeVariables('night')} }
 
   *, *::before, *::after { box-sizing: border-box; }
-  html { -webkit-text-size-adjust: 100%; scroll-padding-top: 72px; }
+  html { -webkit-text-size-adjust: 100%; scroll-padding: 72px 0 calc(20px + var(--notices-height, 0px)); }
   body {
     margin: 0;
+    padding-bottom: var(--notices-height, 0px);
     background: ${colour.paper};
     color: ${colour.ink};
     font: 16px/1.45 ${font.text};

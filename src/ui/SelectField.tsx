@@ -5,6 +5,7 @@ import type { ReactNode } from 'react';
 import { Button, Label, ListBox, ListBoxItem, Popover, Select, SelectValue, Text } from 'react-aria-components';
 import styled from 'styled-components';
 import { fieldStyle, helpStyle, labelStyle, wellStyle } from './field-style';
+import { VisuallyHidden } from './layout';
 import { colour } from './tokens';
 
 const Field = styled(Select)`${fieldStyle}`;
@@ -54,14 +55,21 @@ interface SelectFieldProps<Value extends string> {
   readonly onChange: (value: Value) => void;
   readonly placeholder?: string;
   readonly help?: string | undefined;
+  readonly isLabelHidden?: boolean;
 }
 
 /** One of many choices, in a list that opens. */
 export function SelectField<Value extends string>(props: SelectFieldProps<Value>) {
-  const { label, options, value, onChange, placeholder = 'Choose', help } = props;
+  const { label, options, value, onChange, placeholder = 'Choose', help, isLabelHidden = false } = props;
   return (
     <Field value={value} onChange={(key) => onChange(key as Value)} placeholder={placeholder}>
-      <FieldLabel>{label}</FieldLabel>
+      {isLabelHidden ? (
+        <VisuallyHidden>
+          <FieldLabel>{label}</FieldLabel>
+        </VisuallyHidden>
+      ) : (
+        <FieldLabel>{label}</FieldLabel>
+      )}
       <Trigger>
         <SelectValue />
         <ChevronDown size={18} aria-hidden="true" />

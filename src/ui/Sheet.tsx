@@ -11,7 +11,10 @@ const Box = styled.section`
   padding: 16px 18px;
   margin-bottom: 12px;
   min-width: 0;
+  &:focus { outline: none; }
+  &:focus-visible { outline: 3px solid ${colour.enamel}; }
   &[data-kind='next'] { border-color: ${colour.oil}; background: linear-gradient(${colour.oilWash}, ${colour.card}); }
+  @media print { &, &[data-kind='next'] { background: none; } }
 `;
 const Head = styled.div`
   display: flex;
@@ -36,7 +39,8 @@ interface SheetProps {
 export function Sheet({ title, aside, kind = 'plain', children }: SheetProps) {
   const id = useId();
   return (
-    <Box aria-labelledby={id} data-kind={kind}>
+    // Focus comes here where a button on it takes itself away.
+    <Box aria-labelledby={id} data-kind={kind} tabIndex={-1}>
       <Head>
         <h2 id={id}>{title}</h2>
         {aside !== undefined && <div>{aside}</div>}

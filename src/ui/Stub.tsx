@@ -13,6 +13,7 @@ export const Stub = styled.section`
   border-top: 2px dashed ${colour.edge};
   border-radius: 0 0 8px 8px;
   font-size: 15px;
+  @media print { background: none; }
   &::before, &::after {
     content: '';
     position: absolute;

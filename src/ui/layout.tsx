@@ -26,6 +26,11 @@ export const Stack = styled.div<{ readonly $gapPx?: number }>`
   gap: ${({ $gapPx = 12 }) => $gapPx}px;
 `;
 
+/** Something that stands a little apart from what is above it. */
+export const Spaced = styled.div`
+  margin-top: 12px;
+`;
+
 /** Second text. */
 export const Soft = styled.span`
   color: ${colour.inkSoft};
@@ -45,7 +50,9 @@ export const VisuallyHidden = styled.span`
 /** The head of a page: its name, and what it is for in one line. */
 export const PageHead = styled.div`
   margin-bottom: 14px;
-  h1 { font-size: 28px; }
+  h1 { font-size: 28px; width: fit-content; }
+  h1:focus:not(:focus-visible) { outline: none; }
+  @media (max-width: 720px) { margin-bottom: 10px; h1 { font-size: 24px; } }
   p { margin-top: 2px; color: ${colour.inkSoft}; }
 `;
 

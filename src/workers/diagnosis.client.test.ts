@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { ChannelWorker } from '../../tests/stand-ins/channel-worker';
 import { createJobCard } from '../core/card';
-import { diagnose } from '../core/diagnose';
+import { diagnose, summariseAnswer } from '../core/diagnose';
 import { DiagnosisClient } from './diagnosis.client';
 import type { DiagnosisWorkerApi } from './diagnosis.protocol';
 
@@ -20,7 +20,8 @@ const clientOf = (works: readonly Work[], limitMs = 5000) => {
   }, limitMs);
   return { client, workers };
 };
-const answer: Work = (requestId) => ({ requestId, diagnosis, computeMs: 1 });
+const summary = summariseAnswer(card, diagnosis);
+const answer: Work = (requestId) => ({ requestId, diagnosis, summary, computeMs: 1 });
 
 describe('DiagnosisClient', () => {
   it('answers one question after another with one worker', async () => {

@@ -1,11 +1,13 @@
 import type { Explanation } from '@/core/belief';
 import type { JobCard } from '@/core/card';
-import type { Diagnosis } from '@/core/diagnose';
+import type { AnswerSummary, Diagnosis } from '@/core/diagnose';
 
 /** An answer with the number of its question and how long it took. */
 export interface DiagnosisAnswer {
   readonly requestId: number;
   readonly diagnosis: Diagnosis;
+  /** What of it is kept beside the card. */
+  readonly summary: AnswerSummary;
   readonly computeMs: number;
 }
 

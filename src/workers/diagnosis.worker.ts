@@ -3,6 +3,7 @@ import { believe } from '@/core/belief';
 import type { JobCard } from '@/core/card';
 import { conclude, type Diagnosis } from '@/core/diagnose/diagnose';
 import { explainDiagnosisInSteps } from '@/core/diagnose/explain-diagnosis';
+import { summariseAnswer } from '@/core/diagnose/summarise-answer';
 import type { DiagnosisWorkerApi } from './diagnosis.protocol';
 
 /** What was worked out last: an explanation is asked for after the answer is on the screen. */
@@ -17,7 +18,8 @@ const api: DiagnosisWorkerApi = {
     const belief = believe(card);
     const diagnosis = conclude(card, belief);
     last = { card, diagnosis };
-    return { requestId, diagnosis, computeMs: performance.now() - startedMs };
+    const summary = summariseAnswer(card, diagnosis);
+    return { requestId, diagnosis, summary, computeMs: performance.now() - startedMs };
   },
   explain: async (requestId) => {
     const asked = last;

@@ -67,7 +67,8 @@ const setup: fc.Arbitrary<Setup> = fc
       cutsPerMinute: fc.option(fc.double({ min: 0, max: 120, noNaN: true }), { nil: null }),
       transitionRatio: fc.double({ min: 0, max: 1, noNaN: true }),
       unusedClipCount: fc.integer({ min: 0, max: 5000 }),
-      isDescribed: fc.boolean(),
+      areLayersStated: fc.boolean(),
+      areEffectsStated: fc.boolean(),
       hasOnlyListedEffects: fc.boolean(),
       hasOnlyListedLayers: fc.boolean(),
       effects: fc.array(

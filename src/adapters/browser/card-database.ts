@@ -10,6 +10,14 @@ export interface CardRow {
   readonly document: unknown;
 }
 
+/** What was concluded last of a card, so that it need not be worked out anew to be shown. */
+export interface AnswerRow {
+  readonly cardId: string;
+  /** The card's revision that it was concluded from; of any other it is stale. */
+  readonly revision: number;
+  readonly answer: unknown;
+}
+
 /** Single facts about this browser's copy, such as that the demo cards were laid in once. */
 export interface MetaRow {
   readonly key: string;
@@ -19,12 +27,14 @@ export interface MetaRow {
 /** Oil Can's tables in this browser. A change of their shape is a new `version(...)`, never an edit of an old one. */
 export class CardDatabase extends Dexie {
   cards!: EntityTable<CardRow, 'id'>;
+  answers!: EntityTable<AnswerRow, 'cardId'>;
   meta!: EntityTable<MetaRow, 'key'>;
 
-  constructor(name = 'oil-can') {
-    super(name);
+  constructor(name = 'oil-can', options?: ConstructorParameters<typeof Dexie>[1]) {
+    super(name, options);
     this.version(1).stores({ cards: 'id, deletedAtMs', readingIntervals: 'readingId, cardId', meta: 'key' });
     // Intervals stand on the card, so that they go where it goes; the table was never written.
     this.version(2).stores({ readingIntervals: null });
+    this.version(3).stores({ answers: 'cardId' });
   }
 }

@@ -1,16 +1,21 @@
-import Dexie, { liveQuery } from 'dexie';
+import { liveQuery } from 'dexie';
 import { type CardFailure, type CommandFailure, type JobCard, parseCard, type StorageFailure } from '@/core/card';
+import { type AnswerSummary, parseAnswerSummary } from '@/core/diagnose/answer-summary';
 import { fail, type Result, succeed } from '@/core/result';
-import { CardDatabase, type CardRow } from './card-database';
+import { type AnswerRow, CardDatabase, type CardRow } from './card-database';
 import {
   type CardChange,
   type CardEntry,
   createEntry,
+  isAnswerFresh,
   isStored,
   type PendingChange,
   rebase,
   replay,
+  settleEntry,
+  type WrittenCard,
 } from './card-entry';
+import { toStorageFailure } from './storage-failure';
 
 /** A row that cannot be shown; it is kept as it is. */
 export interface UnreadableCard {
@@ -19,12 +24,19 @@ export interface UnreadableCard {
   readonly document: unknown;
 }
 
+/** What was concluded of a card last; stale where the card has changed since. */
+export interface KnownAnswer {
+  readonly summary: AnswerSummary;
+  readonly isFresh: boolean;
+}
+
 /** A card as screens see it. */
 export interface OpenCard {
   readonly card: JobCard;
   readonly isStored: boolean;
   /** False where the card is not stored and has changed since it was last exported. */
   readonly isSafe: boolean;
+  readonly answer: KnownAnswer | null;
 }
 
 /** A change made here did not fit a card that was changed elsewhere in the meantime; both are kept. */
@@ -57,7 +69,11 @@ export interface CardStore {
   /** Brings back a card removed in this tab. */
   readonly restore: (cardId: string) => void;
   readonly markExported: (cardId: string) => void;
+  /** Keeps what was concluded of a card; it is stored once that very card is. */
+  readonly keepAnswer: (card: JobCard, summary: AnswerSummary) => void;
   readonly dismissConflict: () => void;
+  /** Tries again to write what could not be written. */
+  readonly retry: () => void;
   /** Resolves when everything so far has been written, or has failed to be. */
   readonly settle: () => Promise<void>;
   readonly close: () => void;
@@ -65,13 +81,6 @@ export interface CardStore {
 
 /** Deleted cards are dropped for good after this long. */
 const keepDeletedMs = 7 * 24 * 3_600_000;
-
-function toStorageFailure(error: unknown): StorageFailure {
-  const names =
-    error instanceof Dexie.DexieError ? [error.name, error.inner?.name ?? ''] : [Reflect.get(Object(error), 'name')];
-  const detail = error instanceof Error ? error.message : String(error);
-  return names.includes('QuotaExceededError') ? { code: 'storage-full', detail } : { code: 'storage-refused', detail };
-}
 
 const emptySnapshot: CardsSnapshot = {
   status: 'opening',
@@ -87,32 +96,96 @@ export interface CardStoreOptions {
   readonly createId: () => string;
 }
 
+/** What a write of one card came to. Nothing of it counts before its transaction is through. */
+type Written =
+  | { readonly kind: 'stored'; readonly written: WrittenCard }
+  /** This tab's version does not fit what is stored: it became a card of its own. */
+  | {
+      readonly kind: 'kept-both';
+      readonly copy: JobCard;
+      /** How many pending changes are in the copy. */
+      readonly changeCount: number;
+      readonly failure: CommandFailure | CardFailure;
+      /** What is stored under the card's own id, or null where this Oil Can cannot read it. */
+      readonly stored: CardEntry | null;
+      readonly unreadable: UnreadableCard | null;
+    };
+
+/** Applies pending changes to the stored card, or tells which one no longer fits. */
+function applyPending(base: JobCard, pending: readonly PendingChange[]): Result<JobCard, CommandFailure> {
+  let card = base;
+  for (const { change, atMs } of pending) {
+    const result = change(card, atMs);
+    if (!result.ok) return result;
+    card = result.value;
+  }
+  return succeed(card);
+}
+
+const toRow = (card: JobCard, revision: number): CardRow => ({ id: card.id, revision, deletedAtMs: 0, document: card });
+
 /** Creates the store; nothing is opened or read before `open`. */
 export function createCardStore({ database = new CardDatabase(), nowMs, createId }: CardStoreOptions): CardStore {
   const entries = new Map<string, CardEntry>();
   const removed = new Map<string, CardEntry>();
+  /** Removed cards whose mark is not in the storage yet. */
+  const unmarked = new Map<string, number>();
   const unreadable = new Map<string, UnreadableCard>();
+  /** Conclusions that are not in the storage yet. */
+  const unkept = new Set<string>();
   const listeners = new Set<() => void>();
   let snapshot = emptySnapshot;
   let writing: Promise<void> = Promise.resolve();
   let subscription: { unsubscribe: () => void } | null = null;
+  let loadFirst: (() => Promise<readonly JobCard[]>) | null = null;
+  let isClosed = false;
 
   const publish = (change: Partial<Pick<CardsSnapshot, 'status' | 'storageFailure' | 'conflict'>> = {}): void => {
     const cards = [...entries].map(([id, entry]): [string, OpenCard] => {
-      const stored = isStored(entry);
       const before = snapshot.cards.get(id);
+      const isFresh = isAnswerFresh(entry);
+      const answer =
+        before?.answer && before.answer.summary === entry.answer?.summary && before.answer.isFresh === isFresh
+          ? before.answer
+          : entry.answer && { summary: entry.answer.summary, isFresh };
+      const stored = isStored(entry);
       const isSafe = stored || entry.exported === entry.view;
-      const isSame = before?.card === entry.view && before.isStored === stored && before.isSafe === isSafe;
-      return [id, isSame ? before : { card: entry.view, isStored: stored, isSafe }];
+      const isSame =
+        before?.card === entry.view &&
+        before.isStored === stored &&
+        before.isSafe === isSafe &&
+        before.answer === answer;
+      return [id, isSame ? before : { card: entry.view, isStored: stored, isSafe, answer }];
     });
     snapshot = { ...snapshot, ...change, cards: new Map(cards), unreadable: [...unreadable.values()] };
     for (const listener of listeners) listener();
   };
 
+  /** Lets cards go that another tab has deleted; asked once more, because what a query saw may be older than a write. */
+  const dropGone = async (ids: readonly string[]): Promise<void> => {
+    if (ids.length === 0) return;
+    const rows = await database.cards.bulkGet([...ids]);
+    for (const [i, id] of ids.entries()) {
+      const entry = entries.get(id);
+      const row = rows[i];
+      if (entry && isStored(entry) && (row === undefined || row.deletedAtMs > 0)) entries.delete(id);
+    }
+    publish();
+  };
+
+  const takeAnswers = (rows: readonly AnswerRow[]): void => {
+    for (const { cardId, revision, answer } of rows) {
+      const entry = entries.get(cardId);
+      if (!entry || (entry.answer && entry.answer.revision >= revision) || unkept.has(cardId)) continue;
+      const summary = parseAnswerSummary(answer);
+      if (summary) entries.set(cardId, { ...entry, answer: { summary, card: null, revision } });
+    }
+  };
+
   /** Takes in what the storage holds: rows of another tab, and this tab's own writes coming back. */
-  const follow = (rows: readonly CardRow[]): void => {
+  const follow = (rows: readonly CardRow[], answers: readonly AnswerRow[]): void => {
     const seen = new Set(rows.map((row) => row.id));
-    for (const [id, entry] of entries) if (!seen.has(id) && isStored(entry)) entries.delete(id);
+    const missing = [...entries].filter(([id, entry]) => !seen.has(id) && isStored(entry)).map(([id]) => id);
     for (const id of unreadable.keys()) if (!seen.has(id)) unreadable.delete(id);
     for (const row of rows) {
       const entry = entries.get(row.id);
@@ -126,82 +199,113 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
         );
       } else unreadable.set(row.id, { id: row.id, failure: parsed.failure, document: row.document });
     }
+    takeAnswers(answers);
     publish();
+    dropGone(missing).catch((error) => publish({ storageFailure: toStorageFailure(error) }));
   };
 
-  /** Applies pending changes to the stored card, or tells which one no longer fits. */
-  const applyPending = (base: JobCard, pending: readonly PendingChange[]): Result<JobCard, CommandFailure> => {
-    let card = base;
-    for (const { change, atMs } of pending) {
-      const result = change(card, atMs);
-      if (!result.ok) return result;
-      card = result.value;
-    }
-    return succeed(card);
-  };
+  const readAll = (): Promise<[CardRow[], AnswerRow[]]> =>
+    Promise.all([database.cards.where('deletedAtMs').equals(0).toArray(), database.answers.toArray()]);
 
-  const putRow = async (card: JobCard, revision: number): Promise<void> => {
-    await database.cards.put({ id: card.id, revision, deletedAtMs: 0, document: card });
-  };
-
-  /** Keeps this tab's version as a card of its own, because it does not fit what is stored now. */
-  const keepBoth = async (
+  /** Writes this tab's version as a card of its own, because it does not fit what is stored now. */
+  const writeCopy = async (
     cardId: string,
-    stored: CardEntry | null,
-    failure: CommandFailure | CardFailure,
-  ): Promise<void> => {
+    entry: CardEntry,
+    outcome: Pick<Extract<Written, { kind: 'kept-both' }>, 'failure' | 'stored' | 'unreadable'>,
+  ): Promise<Written> => {
     // What was typed while the row was being read belongs to this tab's version too.
-    const mine = entries.get(cardId)?.view;
-    if (!mine) return;
-    const copy = { ...mine, id: createId(), title: `${mine.title.slice(0, 180)} (from this tab)` };
-    await putRow(copy, 1);
-    entries.set(copy.id, createEntry(copy, 1));
-    if (stored) entries.set(cardId, stored);
-    else entries.delete(cardId);
+    const mine = entries.get(cardId) ?? entry;
+    const copy = { ...mine.view, id: createId(), title: `${mine.view.title.slice(0, 180)} (from this tab)` };
+    await database.cards.put(toRow(copy, 1));
+    return { kind: 'kept-both', copy, changeCount: mine.pending.length, ...outcome };
+  };
+
+  /** Puts one entry's pending changes on the revision that is stored now; resolves once the storage has them. */
+  const writeOn = (cardId: string, entry: CardEntry): Promise<Written> =>
+    database.transaction('rw', database.cards, async (): Promise<Written> => {
+      const row = await database.cards.get(cardId);
+      const isMerged = row !== undefined && row.revision !== entry.revision && !entry.isReplacing;
+      const stored = isMerged ? parseCard(row.document) : null;
+      // A newer Oil Can in another tab may have written a form that this one cannot read: it is left alone.
+      if (isMerged && stored && !stored.ok) {
+        const { failure } = stored;
+        return writeCopy(cardId, entry, {
+          failure,
+          stored: null,
+          unreadable: { id: cardId, failure, document: row.document },
+        });
+      }
+      const base = stored?.ok ? stored.value : entry.base;
+      const result = applyPending(base, entry.pending);
+      if (!result.ok)
+        return writeCopy(cardId, entry, {
+          failure: result.failure,
+          stored: createEntry(base, row?.revision ?? 0),
+          unreadable: null,
+        });
+      const revision = (row?.revision ?? 0) + 1;
+      await database.cards.put(toRow(result.value, revision));
+      return {
+        kind: 'stored',
+        written: { card: result.value, revision, changeCount: entry.pending.length, isMerged },
+      };
+    });
+
+  /** Takes over what a write came to, wherever the card is by now. */
+  const takeOver = (cardId: string, outcome: Written): void => {
+    const place = entries.has(cardId) ? entries : removed;
+    const now = place.get(cardId);
+    if (outcome.kind === 'stored') {
+      if (now) place.set(cardId, settleEntry(now, outcome.written));
+      return;
+    }
+    const { copy, changeCount, failure, stored } = outcome;
+    const late = now?.pending.slice(changeCount) ?? [];
+    entries.set(copy.id, { ...createEntry(copy, 1), pending: late, view: replay(copy, late) });
+    if (stored) place.set(cardId, stored);
+    else place.delete(cardId);
+    if (outcome.unreadable) unreadable.set(cardId, outcome.unreadable);
     publish({ conflict: { cardId, copyId: copy.id, failure } });
   };
 
-  /** Writes one entry's pending commands on the revision that is stored now. */
+  /** Writes one entry's pending commands. Memory changes only when the transaction is through. */
   const writeEntry = async (cardId: string): Promise<void> => {
     const entry = entries.get(cardId);
-    if (!entry || isStored(entry)) return;
-    const { pending } = entry;
-    await database.transaction('rw', database.cards, async () => {
-      const row = await database.cards.get(cardId);
-      const isChanged = row?.deletedAtMs === 0 && row.revision !== entry.revision && !entry.isReplacing;
-      const stored = row && isChanged ? parseCard(row.document) : null;
-      // A newer Oil Can in another tab may have written a form that this one cannot read: it is left alone.
-      if (row && stored && !stored.ok) {
-        unreadable.set(cardId, { id: cardId, failure: stored.failure, document: row.document });
-        return keepBoth(cardId, null, stored.failure);
+    if (entry && !isStored(entry)) takeOver(cardId, await writeOn(cardId, entry));
+  };
+
+  /** Marks removed cards as deleted; one that came back meanwhile by undo or by import is left alone. */
+  const writeRemovals = async (): Promise<void> => {
+    for (const [id, atMs] of [...unmarked]) {
+      if (!entries.has(id)) await database.cards.update(id, { deletedAtMs: atMs });
+      unmarked.delete(id);
+    }
+  };
+
+  /** Stores what was concluded of cards that are stored themselves; of others there is a newer one to come. */
+  const writeAnswers = async (): Promise<void> => {
+    for (const cardId of [...unkept]) {
+      const entry = entries.get(cardId);
+      const answer = entry?.answer;
+      if (entry && answer && isStored(entry) && answer.card === entry.view) {
+        await database.answers.put({ cardId, revision: entry.revision, answer: answer.summary });
+        const now = entries.get(cardId);
+        if (now?.answer === answer) entries.set(cardId, { ...now, answer: { ...answer, revision: entry.revision } });
       }
-      const base = stored?.ok ? stored.value : entry.base;
-      const result = applyPending(base, pending);
-      if (!result.ok) return keepBoth(cardId, createEntry(base, row?.revision ?? 0), result.failure);
-      const revision = (row?.revision ?? 0) + 1;
-      await putRow(result.value, revision);
-      const now = entries.get(cardId);
-      if (!now) return;
-      const left = now.pending.slice(pending.length);
-      entries.set(cardId, {
-        ...now,
-        base: result.value,
-        revision,
-        pending: left,
-        isReplacing: false,
-        // Where no other tab changed it, the card is the very one that is shown already: nothing is worked out again.
-        view: isChanged ? replay(result.value, left) : now.view,
-      });
-    });
+      unkept.delete(cardId);
+    }
   };
 
   /** Runs storage work after all that came before; a failure leaves everything in memory and says so. */
-  const enqueue = (work: () => Promise<void>): void => {
+  const enqueue = (): void => {
     writing = writing.then(async () => {
+      if (isClosed) return;
       try {
-        await work();
+        await startFollowing();
         // What could not be written earlier is tried again with each later change.
         for (const id of [...entries.keys()]) await writeEntry(id);
+        await writeRemovals();
+        await writeAnswers();
         publish({ storageFailure: null });
       } catch (error) {
         publish({ storageFailure: toStorageFailure(error) });
@@ -209,21 +313,46 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
     });
   };
 
-  const startFollowing = (): void => {
-    subscription = liveQuery(() => database.cards.where('deletedAtMs').equals(0).toArray()).subscribe({
-      next: follow,
-      error: (error) => publish({ storageFailure: toStorageFailure(error) }),
-    });
-  };
-
   const layInFirstCards = async (loadFirstCards: () => Promise<readonly JobCard[]>): Promise<void> => {
     if ((await database.meta.get('first-cards')) !== undefined) return;
-    const cards = await loadFirstCards();
+    // Where the server does not give them, they are laid in at a later visit.
+    const cards = await loadFirstCards().catch(() => null);
+    if (cards === null) return;
     await database.transaction('rw', database.cards, database.meta, async () => {
       if ((await database.meta.get('first-cards')) !== undefined) return;
       await database.meta.put({ key: 'first-cards', value: 'laid in' });
       // A card of this id may be here from a visit on which the note above could not be stored.
-      for (const card of cards) if ((await database.cards.get(card.id)) === undefined) await putRow(card, 1);
+      for (const card of cards)
+        if ((await database.cards.get(card.id)) === undefined) await database.cards.put(toRow(card, 1));
+    });
+  };
+
+  /** Drops for good what was deleted more than a week ago, with what was concluded of it. */
+  const dropOld = async (): Promise<void> => {
+    const ids = await database.cards
+      .where('deletedAtMs')
+      .between(1, nowMs() - keepDeletedMs)
+      .primaryKeys();
+    await database.answers.bulkDelete(ids);
+    await database.cards.bulkDelete(ids);
+  };
+
+  /** Reads all that is stored and follows it from then on; does nothing while it is followed. Rejects where it cannot. */
+  const startFollowing = async (): Promise<void> => {
+    if (subscription) return;
+    await database.open();
+    if (loadFirst) await layInFirstCards(loadFirst);
+    await dropOld();
+    const [rows, answers] = await readAll();
+    if (isClosed) return;
+    follow(rows, answers);
+    subscription = liveQuery(readAll).subscribe({
+      next: ([later, concluded]) => follow(later, concluded),
+      error: (error) => {
+        // It has ended with that; the next change follows anew.
+        subscription = null;
+        publish({ storageFailure: toStorageFailure(error) });
+      },
     });
   };
 
@@ -234,25 +363,24 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
     },
     getSnapshot: () => snapshot,
     settle: () => writing,
-    open: async (loadFirstCards) => {
-      const holdInMemory = async (error: unknown): Promise<void> => {
-        for (const card of await loadFirstCards())
+    retry: enqueue,
+    open: (loadFirstCards) => {
+      loadFirst = loadFirstCards;
+      const holdInMemory = async (failure: StorageFailure): Promise<void> => {
+        // Where the server does not give them either, there are none.
+        for (const card of await loadFirstCards().catch(() => []))
           if (!entries.has(card.id)) entries.set(card.id, createEntry(card, 0));
-        publish({ storageFailure: toStorageFailure(error) });
+        publish({ status: 'ready', storageFailure: failure });
       };
-      try {
-        await database.open();
-        await layInFirstCards(loadFirstCards).catch(holdInMemory);
-        await database.cards
-          .where('deletedAtMs')
-          .between(1, nowMs() - keepDeletedMs)
-          .delete();
-        follow(await database.cards.where('deletedAtMs').equals(0).toArray());
-        startFollowing();
-      } catch (error) {
-        await holdInMemory(error);
-      }
-      publish({ status: 'ready' });
+      // Another tab holds the storage in an older form and does not let go: the page goes on without it.
+      database.on('blocked', () => {
+        holdInMemory({ code: 'storage-blocked', detail: 'an older tab holds the database' });
+      });
+      writing = writing
+        .then(startFollowing)
+        .then(() => publish({ status: 'ready', storageFailure: null }))
+        .catch((error) => holdInMemory(toStorageFailure(error)));
+      return writing;
     },
     run: (cardId, change) => {
       const entry = entries.get(cardId);
@@ -262,36 +390,35 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       if (!result.ok || result.value === entry.view) return result;
       entries.set(cardId, { ...entry, pending: [...entry.pending, { change, atMs }], view: result.value });
       publish();
-      enqueue(() => writeEntry(cardId));
+      enqueue();
       return result;
     },
     add: (card) => {
       // A card that comes back by import is the card now; an older undo must not put the deleted one over it.
       removed.delete(card.id);
+      unmarked.delete(card.id);
       entries.set(card.id, createEntry(card, 0, true));
       publish();
-      enqueue(() => writeEntry(card.id));
+      enqueue();
     },
     remove: (cardId) => {
       const entry = entries.get(cardId);
       if (!entry) return;
       removed.set(cardId, entry);
+      unmarked.set(cardId, nowMs());
       entries.delete(cardId);
       publish();
-      // By the time this runs the card may be back, by undo or by import.
-      enqueue(async () => {
-        if (!entries.has(cardId)) await database.cards.update(cardId, { deletedAtMs: nowMs() });
-      });
+      enqueue();
     },
     restore: (cardId) => {
       const entry = removed.get(cardId);
       if (!entry) return;
       removed.delete(cardId);
-      entries.set(cardId, entry);
+      unmarked.delete(cardId);
+      // It may lie there marked as deleted: it is not stored before it has been written once more.
+      entries.set(cardId, { ...entry, mayLieDeleted: true });
       publish();
-      enqueue(async () => {
-        if (entries.has(cardId)) await database.cards.update(cardId, { deletedAtMs: 0 });
-      });
+      enqueue();
     },
     markExported: (cardId) => {
       const entry = entries.get(cardId);
@@ -299,8 +426,18 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       entries.set(cardId, { ...entry, exported: entry.view });
       publish();
     },
+    keepAnswer: (card, summary) => {
+      const entry = entries.get(card.id);
+      // The card has changed since: a newer conclusion is on its way.
+      if (!entry || entry.view !== card) return;
+      entries.set(card.id, { ...entry, answer: { summary, card, revision: 0 } });
+      unkept.add(card.id);
+      publish();
+      enqueue();
+    },
     dismissConflict: () => publish({ conflict: null }),
     close: () => {
+      isClosed = true;
       subscription?.unsubscribe();
       database.close();
     },

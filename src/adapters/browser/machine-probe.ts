@@ -16,6 +16,12 @@ function readGraphicsName(): string | null {
   return typeof name === 'string' ? name : null;
 }
 
+/** The system's name as the browser states it; empty where it does not. */
+function readPlatform(): string {
+  const stated: unknown = Reflect.get(Object(Reflect.get(navigator, 'userAgentData')), 'platform');
+  return typeof stated === 'string' && stated !== '' ? stated : navigator.platform;
+}
+
 async function readCharging(): Promise<boolean | null> {
   const getBattery: unknown = Reflect.get(navigator, 'getBattery');
   if (typeof getBattery !== 'function') return null;
@@ -31,12 +37,14 @@ async function readCharging(): Promise<boolean | null> {
 export async function readBrowserMachine(): Promise<Partial<CardMachine>> {
   const read = <T>(value: T) => ({ value, source: 'read' as const });
   const memoryGib: unknown = Reflect.get(navigator, 'deviceMemory');
+  const platform = readPlatform();
   const graphicsName = readGraphicsName();
   const isCharging = await readCharging();
   return {
     ...(navigator.hardwareConcurrency > 0 && { coreCount: read(Math.min(256, navigator.hardwareConcurrency)) }),
     ...(typeof memoryGib === 'number' && memoryGib < 8 && { memoryMib: read(Math.max(512, memoryGib * 1024)) }),
     ...(graphicsName !== null && softwareDrawing.test(graphicsName) && { graphics: read('none' as const) }),
+    ...(platform !== '' && { programPercent: read(/^win/i.test(platform) ? 'all-cores' : 'one-core') }),
     ...(isCharging !== null && { isPluggedIn: read(isCharging ? 'yes' : 'no') }),
   };
 }

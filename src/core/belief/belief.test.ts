@@ -112,7 +112,7 @@ describe('believe', () => {
     expect(diagnose(begun, options).shownFps).not.toEqual(shownFps);
   });
 
-  it('moves no shown cause by more than 0.05 from 4,000 samples to 10,000', { timeout: 120_000 }, () => {
+  it('moves no shown cause by more than 0.05 from 4,000 samples to 10,000', () => {
     for (const card of [...demos, ...[1, 4, 9, 16].map((seed) => createCase(seed).card)]) {
       const [few, many] = [causesOf(card, 4000), causesOf(card, 10_000)];
       for (const { id, probability } of few.filter((cause) => cause.probability >= 0.12)) {
@@ -140,10 +140,8 @@ describe('believe', () => {
   });
 
   it('says that nothing explains it where no look and no fix does', () => {
-    const practice = Array.from({ length: 60 }, (_, i) => createCase(i + 1)).find(
-      ({ trueCauseId }) => trueCauseId === 'nothing-explains-it',
-    );
-    if (!practice) throw new Error('no such case');
+    const practice = createCase(15);
+    expect(practice.trueCauseId).toBe('nothing-explains-it');
     const asked = run(
       practice.card,
       ...[

@@ -16,7 +16,7 @@ function withIdleQuality(): JobCard {
   const [card] = cards;
   if (!card) throw new Error('no demo card');
   const result = applyCommand(
-    { ...card, timeline: { ...card.timeline, isDescribed: false } },
+    { ...card, timeline: { ...card.timeline, stated: [] } },
     {
       type: 'addReading',
       input: {

@@ -94,10 +94,15 @@ describe('a look at one clip by itself', () => {
     if (!canAsk) throw new Error('no such question');
     fc.assert(
       fc.property(arbitraryState, (state) => {
-        const described = withTimeline(state, { isDescribed: true });
+        const described = withTimeline(state, { areLayersStated: true, areEffectsStated: true });
         expect(canAsk(withTimeline(described, { effects: [] }))).toBe(false);
         expect(canAsk(withOneLayer(described))).toBe(false);
-        const undescribed = { isDescribed: false, hasOnlyListedEffects: false, hasOnlyListedLayers: false };
+        const undescribed = {
+          areLayersStated: false,
+          areEffectsStated: false,
+          hasOnlyListedEffects: false,
+          hasOnlyListedLayers: false,
+        };
         expect(canAsk(withTimeline(state, undescribed))).toBe(true);
       }),
       propertyRuns,

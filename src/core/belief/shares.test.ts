@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
+import { statedTimelineFields } from '../card';
 import type { JobCard } from '../card/types';
 import { causeCatalogue } from '../causes';
 import { createCase } from '../simulate/cases';
@@ -67,7 +68,7 @@ describe('what no switch closes', () => {
   const [heavyFilm] = cards;
   if (!heavyFilm) throw new Error('no demo card');
   const sharesOf = (videoLayerCount: number): ReadonlyMap<string, number> => {
-    const card = { ...heavyFilm, timeline: { ...heavyFilm.timeline, isDescribed: true, videoLayerCount } };
+    const card = { ...heavyFilm, timeline: { ...heavyFilm.timeline, stated: statedTimelineFields, videoLayerCount } };
     return new Map(
       rankCauses(sharesUnder(believe(card, { sampleCount: 800 }), [])).map(({ id, share }) => [id, share]),
     );

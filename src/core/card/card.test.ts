@@ -23,6 +23,7 @@ import {
   type Reading,
   readingInForce,
   serializeCard,
+  statedTimelineFields,
   targetFpsOf,
   unknownEditor,
   unknownProfile,
@@ -105,6 +106,12 @@ describe('parseCardText', () => {
   });
 });
 
+/** A timeline of an older form, with what was asked of it as a whole taken as stated field by field. */
+function expectSameTimeline(card: JobCard, { isDescribed, ...stored }: { readonly isDescribed: boolean }): void {
+  expect(card.timeline).toMatchObject(stored);
+  expect(card.timeline.stated).toEqual(isDescribed ? statedTimelineFields : []);
+}
+
 describe('migrateCard', () => {
   it('goes step by step and throws where a step is missing', () => {
     const steps = {
@@ -120,8 +127,9 @@ describe('migrateCard', () => {
     const parsed = parseCard(stored);
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
     const { clips, decodeTests, version, editor, ...rest } = parsed.value;
-    const { clips: storedClips, version: _, ...storedRest } = stored;
-    expect([version, decodeTests, editor]).toEqual([6, [], unknownEditor]);
+    const { clips: storedClips, version: _, timeline, ...storedRest } = stored;
+    expectSameTimeline(parsed.value, timeline);
+    expect([version, decodeTests, editor]).toEqual([7, [], unknownEditor]);
     expect(rest).toMatchObject(storedRest);
     expect(clips.map(({ facts }) => facts)).toMatchObject(storedClips.map(({ facts }: { facts: object }) => facts));
     expect(clips.every((clip) => clip.facts.kind === 'video' && clip.origin === 'file' && clip.drive === null)).toBe(
@@ -133,9 +141,10 @@ describe('migrateCard', () => {
     const stored = JSON.parse(await readFile(new URL('./examples/version-2.json', import.meta.url), 'utf8'));
     const parsed = parseCard(stored);
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
-    const { version: _, ...storedRest } = stored;
+    const { version: _, timeline, ...storedRest } = stored;
+    expectSameTimeline(parsed.value, timeline);
     expect(parsed.value).toMatchObject(storedRest);
-    expect(parsed.value).toMatchObject({ version: 6, editor: unknownEditor, answers: [], refused: [] });
+    expect(parsed.value).toMatchObject({ version: 7, editor: unknownEditor, answers: [], refused: [] });
     expect(parsed.value.machine.cacheDrive.source).toBe('assumed');
   });
 
@@ -143,7 +152,8 @@ describe('migrateCard', () => {
     const stored = JSON.parse(await readFile(new URL('./examples/version-3.json', import.meta.url), 'utf8'));
     const parsed = parseCard(stored);
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
-    const { version: _, ...storedRest } = stored;
+    const { version: _, timeline, ...storedRest } = stored;
+    expectSameTimeline(parsed.value, timeline);
     expect(parsed.value).toMatchObject(storedRest);
     expect(parsed.value.readings.length).toBeGreaterThan(0);
     for (const { measured, tapped, stretch, viewer } of parsed.value.readings)
@@ -154,7 +164,8 @@ describe('migrateCard', () => {
     const stored = JSON.parse(await readFile(new URL('./examples/version-4.json', import.meta.url), 'utf8'));
     const parsed = parseCard(stored);
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
-    const { version: _, ...storedRest } = stored;
+    const { version: _, timeline, ...storedRest } = stored;
+    expectSameTimeline(parsed.value, timeline);
     expect(parsed.value).toMatchObject(storedRest);
     expect(parsed.value.trials).toMatchObject([{ direction: 'make', madeAtMs: 2000 }]);
     expect(parsed.value).toMatchObject({
@@ -169,9 +180,25 @@ describe('migrateCard', () => {
     const stored = JSON.parse(await readFile(new URL('./examples/version-5.json', import.meta.url), 'utf8'));
     const parsed = parseCard(stored);
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
-    const { version: _, ...storedRest } = stored;
+    const { version: _, timeline, ...storedRest } = stored;
+    expectSameTimeline(parsed.value, timeline);
     expect(parsed.value).toMatchObject(storedRest);
     expect(parsed.value.decodeTests.map(({ fileRead }) => fileRead)).toEqual([null]);
+  });
+
+  it('reads a card that version 6 stored: a described timeline is stated, and freezes are counted as what stands', async () => {
+    const stored = JSON.parse(await readFile(new URL('./examples/version-6.json', import.meta.url), 'utf8'));
+    const parsed = parseCard(stored);
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
+    const { version: _, timeline, readings, ...storedRest } = stored;
+    expectSameTimeline(parsed.value, timeline);
+    expect(parsed.value).toMatchObject(storedRest);
+    expect(parsed.value).toMatchObject({ filmStage: 'unknown', machine: { programPercent: { source: 'assumed' } } });
+    expect(readings[0].measured.freezesPerMinute).toBe(473.68);
+    // One picture stood for 0.9 s in 15.3 s; the others come slowly, and evenly.
+    expect(parsed.value.readings[0]?.measured?.freezesPerMinute).toBe(3.92);
+    const undescribed = parseCard({ ...stored, timeline: { ...timeline, isDescribed: false } });
+    expect(undescribed).toMatchObject({ ok: true, value: { timeline: { stated: [] } } });
   });
 
   it('says what is wrong with a version 1 card whose clips are none', () => {
@@ -223,14 +250,32 @@ describe('applyCommand', () => {
     expect({ ...same, updatedAtMs: card.updatedAtMs }).toEqual(card);
   });
 
-  it('shapes an undescribed timeline by its first clip, and leaves a described one alone', async () => {
+  it('takes size and rate from most of the footage, and leaves alone what a person stated', async () => {
     const [card] = await loadDemoCards();
     const clip = card?.clips[0];
-    if (!clip) throw new Error('no demo clip');
-    const add: CardCommand = { type: 'addClips', input: { clips: [{ clip }] } };
-    expect(apply(empty, add).timeline).toMatchObject({ widthPx: 3840, heightPx: 2160, isDescribed: false });
-    const described = apply(empty, { type: 'setTimeline', input: { patch: { titleCount: 1 } } });
-    expect(apply(described, add).timeline).toMatchObject({ widthPx: 1920, isDescribed: true });
+    if (clip?.facts.kind !== 'video') throw new Error('no demo clip');
+    const short = { ...clip, id: 'short', facts: { ...clip.facts, widthPx: 640, heightPx: 360, durationMs: 10 } };
+    const add: CardCommand = { type: 'addClips', input: { clips: [{ clip: short }, { clip }] } };
+    expect(apply(empty, add).timeline).toMatchObject({ widthPx: 3840, heightPx: 2160, stated: [] });
+    const stated = apply(empty, { type: 'setTimeline', input: { patch: { widthPx: 1920 } } });
+    expect(apply(stated, add).timeline).toMatchObject({ widthPx: 1920, heightPx: 2160, stated: ['widthPx'] });
+    const less = apply(empty, add, { type: 'removeClips', input: { ids: [clip.id] } });
+    expect(less.timeline).toMatchObject({ widthPx: 640, heightPx: 360 });
+  });
+
+  it('counts a field of the timeline as stated once it was typed or confirmed, and no other with it', () => {
+    const typed = apply(empty, { type: 'setTimeline', input: { patch: { titleCount: 1 } } });
+    expect(typed.timeline.stated).toEqual(['titleCount']);
+    const confirmed = apply(typed, { type: 'confirmTimeline', input: { fields: ['effects'] } });
+    expect(confirmed.timeline.stated).toEqual(['titleCount', 'effects']);
+    expect(apply(confirmed, { type: 'confirmTimeline', input: { fields: ['effects'] } })).toBe(confirmed);
+    expect(deriveBaseState(confirmed).setup.timeline).toMatchObject({ areLayersStated: false, areEffectsStated: true });
+  });
+
+  it('keeps a program of which nobody knows what it takes, and reckons with nothing', () => {
+    const program = { id: 'p', name: '', busyCores: null, memoryMib: null, canClose: 'unknown' } as const;
+    const card = apply(empty, { type: 'addProgram', input: { program } });
+    expect(deriveBaseState(card).setup.programs).toMatchObject([{ busyCores: 0, memoryMib: 0 }]);
   });
 
   it('fails by code for things that are not there or are there twice', () => {

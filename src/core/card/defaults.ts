@@ -61,6 +61,7 @@ export function createJobCard(input: {
       'meets-minimum': 'unknown',
     },
     delivery: { heightPx: null, frameRateFps: null },
+    filmStage: 'unknown',
     targetFps: null,
     machine: {
       coreCount: assumed(4),
@@ -76,12 +77,13 @@ export function createJobCard(input: {
       isThin: assumed('unknown'),
       systemDriveFreePercent: assumed(25),
       cacheDrive: assumed('internal-solid-state'),
+      programPercent: assumed('one-core'),
     },
     programs: [],
     clips: [],
     decodeTests: [],
     timeline: {
-      isDescribed: false,
+      stated: [],
       widthPx: 1920,
       heightPx: 1080,
       frameRate: { num: 25, den: 1 },

@@ -1,5 +1,6 @@
 import { assertNever } from '../assert-never';
 import { isIntraFrameCodec } from '../footage/codec-names';
+import { nominalRateOf } from '../footage/nominal-rate';
 import type { StillFacts, VideoFacts } from '../footage/types';
 import { drawingHabitIds, unknownHabitShare } from '../load/drawing-habits';
 import { proxyStreamOf } from '../load/proxy-stream';
@@ -16,10 +17,8 @@ import { coreSpeedRatioOf, type DriveKind, driveOf, graphicsOf, powerRatioOf } f
 import { rationalToNumber } from '../numbers/rational';
 import { measureDecoding, measureReading } from '../test-play/measure-decoding';
 import { hardwareVerdictOf } from './hardware-verdict';
+import { plausibleFps } from './plausible-fps';
 import type { CardClip, CardEditor, JobCard } from './types';
-
-/** A file may state a rate of zero or thousands; the cost model is given one that a camera could have. */
-const plausibleFps = (fps: number): number => Math.min(500, Math.max(1, fps));
 
 /** Where nothing was read of a clip's key frames: a second apart, but for codecs that have nothing else. Assumption. */
 const assumedKeyFrameSec = 1;
@@ -29,7 +28,7 @@ const stillMs = 5000;
 
 /** Frames a second that are really in a clip: uneven ones hold fewer than their nominal rate says. */
 function decodedFpsOf(facts: VideoFacts): number {
-  const nominalFps = plausibleFps(rationalToNumber(facts.frameRate));
+  const nominalFps = plausibleFps(rationalToNumber(nominalRateOf(facts)));
   if (!facts.isVariableFrameRate || facts.frameCount === null || facts.durationMs <= 0) return nominalFps;
   return Math.min(nominalFps, plausibleFps((facts.frameCount * 1000) / facts.durationMs));
 }
@@ -133,7 +132,7 @@ export function mainClipFps(clips: readonly CardClip[]): number | null {
   for (const { facts } of clips) {
     if (facts.kind !== 'video') continue;
     // To the thousandth: 29.970 and 30.000 are different rates, two files' 29.97002 and 29.97003 are not.
-    const fps = Math.round(plausibleFps(rationalToNumber(facts.frameRate)) * 1000) / 1000;
+    const fps = Math.round(plausibleFps(rationalToNumber(nominalRateOf(facts))) * 1000) / 1000;
     durationByFps.set(fps, (durationByFps.get(fps) ?? 0) + Math.max(1, facts.durationMs));
   }
   const byDuration = [...durationByFps].sort((a, b) => b[1] - a[1]);
@@ -226,7 +225,8 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
         cutsPerMinute: timeline.cutsPerMinute,
         transitionRatio: timeline.transitionRatio,
         unusedClipCount: timeline.unusedClipCount,
-        isDescribed: timeline.isDescribed,
+        areLayersStated: timeline.stated.includes('videoLayerCount') && timeline.stated.includes('titleCount'),
+        areEffectsStated: timeline.stated.includes('effects'),
         hasOnlyListedEffects: false,
         hasOnlyListedLayers: false,
         effects: timeline.effects.map(({ kind, layerCount }) => ({ kind, layerCount })),
@@ -256,7 +256,13 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
         spanSec: usableSpanSec,
       },
       delivered: { heightPx: card.delivery.heightPx, frameRateFps: card.delivery.frameRateFps },
-      programs: card.programs.map(({ id, busyCores, memoryMib, canClose }) => ({ id, busyCores, memoryMib, canClose })),
+      // A program of which nobody knows what it takes says no more than that something runs.
+      programs: card.programs.map(({ id, busyCores, memoryMib, canClose }) => ({
+        id,
+        busyCores: busyCores ?? 0,
+        memoryMib: memoryMib ?? 0,
+        canClose,
+      })),
       targetFps: targetFpsOf(card),
     },
   };

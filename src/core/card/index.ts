@@ -4,6 +4,7 @@ export { createReading } from './create-reading';
 export { createJobCard, unknownEditor, unknownProfile } from './defaults';
 export { deriveBaseState, playsByOf, targetFpsOf } from './derive-setup';
 export * from './fixes-in-force';
+export { type FootageShape, mainShape } from './follow-footage';
 export { type HardwareVerdict, hardwareVerdictOf } from './hardware-verdict';
 export { migrateCard } from './migrations';
 export { type CardFailure, parseCard, parseCardText, serializeCard } from './parse-card';
@@ -11,6 +12,7 @@ export { isPlayable, tellsOfDrive, testableClip } from './playable-clip';
 export { isReadyToExport, listPutBack, mayPointAtCopies, type PutBackLine } from './put-back';
 export {
   editorAttachWays,
+  filmStages,
   firstThingIds,
   jobCardSchema,
   lagKinds,
@@ -25,6 +27,7 @@ export {
   readingSchema,
   readingViewers,
   scrubFeels,
+  statedTimelineFields,
   stepIds,
 } from './schema';
 export { canFinishByHand, isCardUsable, listSteps } from './steps';

@@ -1,3 +1,5 @@
+import { countFreezes } from '../meter/freezes';
+
 /** A stored document of some older version, on its way to the newest. */
 export type RawCard = Readonly<Record<string, unknown>>;
 
@@ -127,6 +129,47 @@ function addFileReads(card: RawCard): RawCard {
   return { ...card, version: 6, decodeTests };
 }
 
+/** A freeze was any interval over two and a half deadlines: a slow preview seemed to freeze all the time. */
+function countFreezesAnew(reading: unknown): unknown {
+  if (!isRecord(reading) || !isRecord(reading.measured) || !isList(reading.measured.intervalsMs)) return reading;
+  const intervalsMs = reading.measured.intervalsMs.filter((ms) => typeof ms === 'number');
+  const spanMs = intervalsMs.reduce((sum, ms) => sum + ms, 0);
+  const freezesPerMinute = spanMs > 0 ? Math.round((countFreezes(intervalsMs) * 6_000_000) / spanMs) / 100 : 0;
+  return { ...reading, measured: { ...reading.measured, freezesPerMinute } };
+}
+
+/**
+ * A timeline was described as a whole; whoever said one thing of it had been asked for all. Programs always had figures,
+ * and nobody was asked how far the film is.
+ */
+function addStatements(card: RawCard): RawCard {
+  const { timeline, machine } = card;
+  const toTimeline = ({ isDescribed, ...rest }: RawCard): RawCard => ({
+    ...rest,
+    stated: isDescribed
+      ? [
+          'widthPx',
+          'heightPx',
+          'frameRate',
+          'videoLayerCount',
+          'titleCount',
+          'coveredLayerCount',
+          'unusedClipCount',
+          'effects',
+        ]
+      : [],
+  });
+  const readings = isList(card.readings) ? card.readings.map(countFreezesAnew) : card.readings;
+  return {
+    ...card,
+    version: 7,
+    readings,
+    filmStage: 'unknown',
+    machine: extend(machine, { programPercent: { value: 'one-core', source: 'assumed' } }),
+    timeline: isRecord(timeline) ? toTimeline(timeline) : timeline,
+  };
+}
+
 /**
  * One step a version: `migrations[1]` turns a version 1 document into a version 2 one, and so on.
  * Steps are pure, never removed, and each comes with a stored example in its test. Version 1 is the first.
@@ -137,6 +180,7 @@ export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = 
   3: addMeasurements,
   4: addLoop,
   5: addFileReads,
+  6: addStatements,
 };
 
 /** Takes a document up to `newest` step by step; throws where a step is missing, which a test rules out. */

@@ -22,11 +22,12 @@ import { drawingHabitIds } from '../load/drawing-habits';
 import { effectKinds } from '../load/effect-costs';
 import { driveKinds, graphicsKinds, powerModes, speedClasses } from '../machine/catalogue';
 import { factSources, knownStates } from '../machine/facts';
+import { programPercents } from '../machine/program-percent';
 import { confidenceReasons, confidences, paces } from '../meter/types';
 import { decodeWays } from '../test-play/types';
 
 /**
- * The job card document, version 6: one laggy project on one machine. The unit of storage and of exchange;
+ * The job card document, version 7: one laggy project on one machine. The unit of storage and of exchange;
  * docs/job-card.schema.json is made from this. Ranges are wide enough for any real machine and film, and narrow
  * enough that no number in them can make the cost model overflow.
  */
@@ -72,8 +73,11 @@ const machine = object({
   systemDriveFreePercent: fact(between(0, 100)),
   /** Where the editor keeps its caches. */
   cacheDrive: fact(enumOf(idsOf(driveKinds))),
+  /** What 100 % stands for in the system's own list of programs. */
+  programPercent: fact(enumOf(programPercents)),
 });
 
+export const filmStages = ['cutting', 'finishing', 'unknown'] as const;
 export const playWays = ['streaming', 'computing-first', 'unknown'] as const;
 export const proxyStates = ['none', 'made', 'attached', 'shown', 'unknown'] as const;
 export const lateFramePolicies = ['skipped', 'all-played', 'unknown'] as const;
@@ -100,8 +104,9 @@ const editor = object({
 const program = object({
   id,
   name: text(120),
-  busyCores: between(0, 256),
-  memoryMib: between(0, 4_194_304),
+  /** Cores that it keeps busy, and memory that it holds; null where nobody looked. */
+  busyCores: nullable(between(0, 256)),
+  memoryMib: nullable(between(0, 4_194_304)),
   canClose: known,
 });
 
@@ -219,9 +224,21 @@ const decodeTest = object({
 
 const effect = object({ id, kind: enumOf(effectKinds as [string, ...string[]]), layerCount: whole(1, 50) });
 
+/** What of a timeline is a guess until a person states it. */
+export const statedTimelineFields = [
+  'widthPx',
+  'heightPx',
+  'frameRate',
+  'videoLayerCount',
+  'titleCount',
+  'coveredLayerCount',
+  'unusedClipCount',
+  'effects',
+] as const;
+
 const timeline = object({
-  /** False until a person has said something about it; then the main clip stands in. */
-  isDescribed: boolean(),
+  /** The fields that a person stated or confirmed; each for itself. Size and rate follow the footage until then. */
+  stated: array(enumOf(statedTimelineFields)).check(maxLength(statedTimelineFields.length)),
   widthPx,
   heightPx,
   frameRate: rational,
@@ -289,7 +306,7 @@ const rateFps = between(0, 1000);
 const measured = object({
   source: enumOf(readingSources),
   intervalsMs: array(between(0, 1e7)).check(maxLength(mostIntervals)),
-  /** Freezes were counted by it. */
+  /** How long a picture was meant to be shown. */
   deadlineMs: between(0.1, 1e6),
   isAtLeast: boolean(),
   slowestSecondFps: rateFps,
@@ -407,7 +424,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 6;
+export const jobCardVersion = 7;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),
@@ -418,6 +435,8 @@ export const jobCardSchema = object({
   updatedAtMs: atMs,
   firstThings,
   delivery,
+  /** Whether it is still being cut, or sections of it are finished: some fixes are for finished ones alone. */
+  filmStage: enumOf(filmStages),
   /** The rate to reach where the person lowered it; else null, and it follows timeline and clips. */
   targetFps: nullable(between(1, 500)),
   machine,

@@ -18,13 +18,16 @@ export function isCardUsable(card: JobCard): boolean {
   return reading !== null && isUsable(card, reading);
 }
 
+/** What of a timeline tells most: how much is drawn for a frame. */
+const toldTimelineFields = ['videoLayerCount', 'titleCount', 'effects'] as const;
+
 const hasKnown = (card: JobCard): Readonly<Record<StepId, boolean>> => ({
   'first-things': firstThingIds.every((id) => card.firstThings[id] !== 'unknown'),
   machine: [card.machine.coreCount, card.machine.speedClass, card.machine.memoryMib, card.machine.graphics].every(
     (fact) => fact.source !== 'assumed',
   ),
   footage: card.clips.length > 0,
-  timeline: card.timeline.isDescribed,
+  timeline: toldTimelineFields.every((field) => card.timeline.stated.includes(field)),
   symptoms: card.readings.length > 0 && card.symptoms.moments.length > 0,
   findings: card.readings.length > 0,
   fixes: openTrial(card) === null && isCardUsable(card),

@@ -4,6 +4,7 @@ import type { DrawingHabitId } from '../load/drawing-habits';
 import type { EffectKind } from '../load/effect-costs';
 import type { DriveKind, GraphicsKind, PowerMode, SpeedClass } from '../machine/catalogue';
 import type { Fact, KnownState } from '../machine/facts';
+import type { ProgramPercent } from '../machine/program-percent';
 import type { Confidence, ConfidenceReason, Pace } from '../meter/types';
 import type { Rational } from '../numbers/rational';
 import type { DecodeTest } from '../test-play/types';
@@ -11,6 +12,7 @@ import type {
   clipOrigins,
   correctableFields,
   editorAttachWays,
+  filmStages,
   firstThingIds,
   hardwareAnswers,
   jobCardSchema,
@@ -27,6 +29,7 @@ import type {
   readingViewers,
   readingWays,
   scrubFeels,
+  statedTimelineFields,
   stepIds,
   trialDirections,
   trialStatuses,
@@ -43,6 +46,8 @@ export type ReadingPass = (typeof readingPasses)[number];
 export type ReadingViewer = (typeof readingViewers)[number];
 export type ProxyState = (typeof proxyStates)[number];
 export type ScrubFeel = (typeof scrubFeels)[number];
+export type FilmStage = (typeof filmStages)[number];
+export type StatedTimelineField = (typeof statedTimelineFields)[number];
 export type StepId = (typeof stepIds)[number];
 export type CorrectableField = (typeof correctableFields)[number];
 export type ClipOrigin = (typeof clipOrigins)[number];
@@ -61,6 +66,7 @@ export interface CardMachine {
   readonly isThin: Fact<KnownState>;
   readonly systemDriveFreePercent: Fact<number>;
   readonly cacheDrive: Fact<DriveKind>;
+  readonly programPercent: Fact<ProgramPercent>;
 }
 
 /** How the person's editor is set up, before any fix. */
@@ -81,8 +87,8 @@ export interface CardEditor {
 export interface CardProgram {
   readonly id: string;
   readonly name: string;
-  readonly busyCores: number;
-  readonly memoryMib: number;
+  readonly busyCores: number | null;
+  readonly memoryMib: number | null;
   readonly canClose: KnownState;
 }
 
@@ -110,7 +116,7 @@ export interface CardEffect {
 }
 
 export interface CardTimeline {
-  readonly isDescribed: boolean;
+  readonly stated: readonly StatedTimelineField[];
   readonly widthPx: number;
   readonly heightPx: number;
   readonly frameRate: Rational;
@@ -242,13 +248,14 @@ export interface CardAnswer {
 /** One laggy project on one machine: everything known, measured and changed. */
 export interface JobCard {
   readonly format: 'oil-can-job-card';
-  readonly version: 6;
+  readonly version: 7;
   readonly id: string;
   readonly title: string;
   readonly createdAtMs: number;
   readonly updatedAtMs: number;
   readonly firstThings: Readonly<Record<FirstThingId, KnownState>>;
   readonly delivery: { readonly heightPx: number | null; readonly frameRateFps: number | null };
+  readonly filmStage: FilmStage;
   readonly targetFps: number | null;
   readonly machine: CardMachine;
   readonly programs: readonly CardProgram[];

@@ -1,6 +1,14 @@
 import type { Belief } from '../belief';
 import { type FixUse, isSameFix, type JobCard } from '../card';
-import { applyFixes, type FixDefinition, type FixId, type FixLevel, findFix, fixCatalogue } from '../fixes';
+import {
+  applyFixes,
+  type FixDefinition,
+  type FixId,
+  type FixLevel,
+  findFix,
+  fixCatalogue,
+  isForFinished,
+} from '../fixes';
 import type { SetupState } from '../load';
 
 /** A fix at one of its levels that could be made now. */
@@ -20,7 +28,8 @@ const outOfReach: readonly FixDefinition['group'][] = ['export', 'upgrades'];
 
 /**
  * Every fix and level within reach: it can apply to the set-up with the fixes in force, is not in force or excluded
- * by one that is, was neither refused nor undone before, and the editor is not known to lack it.
+ * by one that is, was neither refused nor undone before, is not for finished sections while the film is being cut, and the
+ * editor is not known to lack it.
  */
 export function listCandidates(card: JobCard, belief: Belief, inForce: readonly FixUse[]): readonly Candidate[] {
   const state = applyFixes(belief.base, inForce);
@@ -28,11 +37,16 @@ export function listCandidates(card: JobCard, belief: Belief, inForce: readonly 
   const held = fixCatalogue.filter(({ id }) => inForce.some((use) => use.id === id));
   return fixCatalogue.flatMap((fix) => {
     if (outOfReach.includes(fix.group) || held.some((other) => excludeEachOther(other, fix))) return [];
+    if (isTooEarly(card, fix.id)) return [];
     return levelsOf(fix, state)
       .filter((level) => !isRefused({ id: fix.id, level }))
       .map((level) => ({ fix, id: fix.id, level, minutes: fix.effortMinutes(state, level) }));
   });
 }
+
+/** Whether a fix is for finished sections, and nobody said that there are any. */
+export const isTooEarly = ({ filmStage }: JobCard, fixId: string): boolean =>
+  isForFinished(fixId) && filmStage !== 'finishing';
 
 /** Answers whether a fix at a level is not to be offered: refused, undone before, or none that the editor has. */
 export function createRefusal(card: JobCard): (use: FixUse) => boolean {

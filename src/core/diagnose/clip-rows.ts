@@ -61,13 +61,14 @@ export function listClipRows(card: JobCard): readonly ClipRow[] {
   const paired = findPairedProxies(facts);
   const { timeline } = card;
   const shared = {
-    timeline: timeline.isDescribed
-      ? {
-          widthPx: timeline.widthPx,
-          heightPx: timeline.heightPx,
-          frameRateFps: rationalToNumber(timeline.frameRate),
-        }
-      : null,
+    timeline:
+      timeline.stated.includes('heightPx') || timeline.stated.includes('frameRate')
+        ? {
+            widthPx: timeline.widthPx,
+            heightPx: timeline.heightPx,
+            frameRateFps: rationalToNumber(timeline.frameRate),
+          }
+        : null,
     usualSampleRateHz: usualSampleRate(facts),
   };
   return card.clips.map((clip, i) => {

@@ -115,6 +115,16 @@ const weighUpgrades = (belief: Belief, inForce: readonly FixUse[]): readonly Upg
     })
     .sort((a, b) => b.usableProbability - a.usableProbability);
 
+/** A plan with what the sketch expects of it: every page that asks about the same set of fixes is answered the same. */
+function withSketchFigures(plan: Plan, sketch: Belief, inForce: readonly FixUse[]): Plan {
+  const { shownFps, scrubMs, usableProbability } = rangesUnder(
+    sketch,
+    [...inForce, ...plan.fixes],
+    ['shownFps', 'scrubMs'],
+  );
+  return { ...plan, shownFps, scrubMs, probability: usableProbability };
+}
+
 /** Above this the unexplained is the likeliest explanation. */
 const unexplainedProbability = 0.5;
 
@@ -158,6 +168,7 @@ export function conclude(card: JobCard, belief: Belief): Diagnosis {
   const isAtAnEnd = plans.length === 0 && (nextTests[0]?.score ?? 0) < leastScore;
   const { targetFps } = applyFixes(belief.base, inForce).setup;
   const top = causes[0];
+  const sketch = sketchBelief(belief);
   return {
     targetFps,
     budgetMs: 1000 / targetFps,
@@ -167,13 +178,13 @@ export function conclude(card: JobCard, belief: Belief): Diagnosis {
     usableProbability: now.usableProbability,
     causes,
     nextTests,
-    plans,
+    plans: plans.map((plan) => withSketchFigures(plan, sketch, inForce)),
     relief: isAtAnEnd && (!isSolved || isDenied(card)) ? findRelief(belief, inForce, candidates) : null,
     upgrades: plans.length > 0 || isSolved ? [] : weighUpgrades(belief, inForce),
     giveBack: findGiveBack(belief, card, isAtAnEnd),
     milder: findMilder(belief, card),
     sideLeads: listSideLeads(card),
-    sketch: sketchBelief(belief),
+    sketch,
     isUnexplained: top !== undefined && isOpenEnd(top.id) && top.probability >= unexplainedProbability,
   };
 }

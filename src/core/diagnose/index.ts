@@ -1,8 +1,9 @@
 export { type AdviceReason, adviseTrial, type TrialAdvice, type TrialVerdict } from './advise-trial';
+export { type AnswerSummary, answerEdition } from './answer-summary';
 export { averageStages } from './average-stages';
-export { createRefusal } from './candidates';
+export { createRefusal, isTooEarly } from './candidates';
 export { listCardGrounds, type StagesOfCard } from './card-grounds';
-export { type CardOverview, firstByEstimate, type NextStep, summariseCard, type TrialStage } from './card-overview';
+export { type CardOverview, firstByEstimate, summariseCard } from './card-overview';
 export { isChosenPlan, remainingPlan } from './chosen-plan';
 export { type ClipFilter, clipGroups, countTraits, everyClip, filterClipRows } from './clip-filter';
 export { listClipRecords } from './clip-records';
@@ -10,8 +11,10 @@ export { type ClipCost, type ClipRow, findHeaviest, listClipRows } from './clip-
 export { causesToRead, type Diagnosis, diagnose } from './diagnose';
 export { computeFindings, computeWhatIf, type Findings, keptState, rankCardFixes } from './findings';
 export { type InterviewQuestion, nextQuestion, openQuestionIds, sideQuestionId } from './interview';
-export { minutesLeft, minutesSpent } from './minutes';
+export { minutesSpent } from './minutes';
+export { hasEvidence, listNeeds, type NamedCause, type Need, nameCause, needs } from './named-cause';
 export { chooseMove, chooseStep, type NextMove } from './next-move';
+export { findNextStep, type NextStep, type TrialStage } from './next-step';
 export { type NextTest, testPlayId } from './next-tests';
 export type { Plan, PlanId } from './plan';
 export { predictTestPlay } from './predict-test-play';
@@ -20,6 +23,7 @@ export { rankBelievedFixes } from './rank-believed';
 export type { Relief } from './relief';
 export { findRoomLeft, type RoomLeft } from './room-left';
 export type { SideLead } from './side-complaints';
+export { moveOf, summariseAnswer } from './summarise-answer';
 export { listWaysOfWorking, type WayOfWorking } from './ways-of-working';
 export {
   choicesAsIs,

@@ -18,7 +18,6 @@ import {
   listPreviewChoices,
   listSwitches,
   listWaysOfWorking,
-  minutesLeft,
   minutesSpent,
   nextQuestion,
   remainingPlan,
@@ -283,16 +282,5 @@ describe('minutes', () => {
     const later = applyAll(card, read('b', { shownFps: 10, takenAtMs: 4 * 60_000 }));
     expect(minutesSpent(later)).toBeCloseTo(4);
     expect(minutesSpent(applyAll(later, read('c', { shownFps: 10, takenAtMs: 9e7 })))).toBeCloseTo(4);
-  });
-
-  it('says what is left: nothing once it is usable, unknown where no way is known', () => {
-    const card = demoCardAt(0);
-    const diagnosis = diagnose(card, { sampleCount: 800 });
-    const left = minutesLeft(card, diagnosis, chooseStep(card, diagnosis));
-    expect(left?.low).toBeGreaterThan(0);
-    expect(left?.high).toBeGreaterThanOrEqual(left?.low ?? 0);
-    expect(minutesLeft(card, { ...diagnosis, plans: [] }, { kind: 'nothing-left' })).toBeNull();
-    const good = applyAll(card, read('g', { shownFps: 25, scrubFeel: 'fine' }));
-    expect(minutesLeft(good, diagnosis, { kind: 'nothing-left' })).toEqual({ low: 0, high: 0 });
   });
 });

@@ -16,6 +16,8 @@ const look = (change: Partial<NextTest> = {}): NextTest => ({
   cureProbability: 0,
   minutes: 1,
   score: 10,
+  isToFindOut: false,
+  otherWays: [],
   ...change,
 });
 const trial = (change: Partial<NextTest> = {}): NextTest => ({
@@ -25,8 +27,12 @@ const trial = (change: Partial<NextTest> = {}): NextTest => ({
   cureProbability: 0.5,
   minutes: 2,
   score: 8,
+  isToFindOut: false,
+  otherWays: [],
   ...change,
 });
+/** What a step says of its plan. */
+const promiseOf = ({ fixes, probability }: Plan) => ({ fixes, probability });
 const plan = (change: Partial<Plan> = {}): Plan => ({
   id: 'quickest',
   fixes: [quarter],
@@ -53,7 +59,7 @@ describe('chooseMove', () => {
 
   it('follows a plan that is worth more a minute than the best look', () => {
     const move = moveOf({ nextTests: [look(), trial()], plans: [plan()] });
-    expect(move).toMatchObject({ kind: 'try', fix: quarter, plan: plan(), minutes: 1 });
+    expect(move).toMatchObject({ kind: 'try', fix: quarter, plan: promiseOf(plan()), minutes: 1 });
   });
 
   it('is held up by no look that tells next to nothing while a plan is at hand', () => {
@@ -66,14 +72,18 @@ describe('chooseMove', () => {
     const long = plan({ fixes: [proxies], minutes: 45, probability: 1 });
     const two = plan({ id: 'best-picture', fixes: [proxies, quarter], minutes: 3 });
     const tests = [trial({ ...proxies, score: 2 }), trial({ score: 1 })];
-    expect(moveOf({ nextTests: tests, plans: [long, two] })).toMatchObject({ kind: 'try', fix: proxies, plan: two });
+    expect(moveOf({ nextTests: tests, plans: [long, two] })).toMatchObject({
+      kind: 'try',
+      fix: proxies,
+      plan: promiseOf(two),
+    });
     expect(moveOf({ nextTests: [...tests].reverse(), plans: [long, two] })).toMatchObject({ fix: proxies });
   });
 
   it('tries a fix by itself where no plan is there, and says of which plan it is where one is', () => {
     expect(moveOf({ nextTests: [trial()] })).toMatchObject({ kind: 'try', fix: quarter, plan: null, minutes: 1 });
     const slow = plan({ fixes: [quarter, proxies], minutes: 200 });
-    expect(moveOf({ nextTests: [trial()], plans: [slow] })).toMatchObject({ fix: quarter, plan: slow });
+    expect(moveOf({ nextTests: [trial()], plans: [slow] })).toMatchObject({ fix: quarter, plan: promiseOf(slow) });
     const other = plan({ fixes: [proxies], minutes: 200 });
     expect(moveOf({ nextTests: [trial()], plans: [other] })).toMatchObject({ fix: quarter, plan: null });
   });

@@ -16,9 +16,14 @@ export type BeliefMove =
       readonly fix: FixAtLevel;
       /** Without the reading after it. */
       readonly minutes: number;
-      readonly plan: Plan | null;
+      /** The plan that it is a step of, and how likely that makes it usable; null where it is none's. */
+      readonly plan: Pick<Plan, 'fixes' | 'probability'> | null;
       /** Where nothing is expected to make it usable, what is expected of this. */
-      readonly relief?: Relief;
+      readonly relief: Relief | null;
+      /** A gentler level would cure as surely: it is tried for what it tells, and taken back afterwards. */
+      readonly isToFindOut: boolean;
+      /** Other fixes that come to the very same. */
+      readonly otherWays: readonly FixAtLevel[];
     }
   | { readonly kind: 'nothing-left' };
 
@@ -96,7 +101,15 @@ export function chooseMove(diagnosis: Diagnosis): BeliefMove {
   if (!best || best.score < leastScore) {
     const { relief } = diagnosis;
     return relief
-      ? { kind: 'try', fix: relief.fix, minutes: relief.minutes, plan: null, relief }
+      ? {
+          kind: 'try',
+          fix: relief.fix,
+          minutes: relief.minutes,
+          plan: null,
+          relief,
+          isToFindOut: false,
+          otherWays: [],
+        }
       : { kind: 'nothing-left' };
   }
   if (best.kind !== 'fix') return { kind: 'ask', test: best };
@@ -110,12 +123,18 @@ function effortOf({ id, level }: FixAtLevel, { nextTests, sketch }: Diagnosis): 
   return test ? test.minutes - readingMinutes : (findFix(id)?.effortMinutes(sketch.base, level) ?? 0);
 }
 
-const toTry = (fix: FixAtLevel, plan: Plan | null, diagnosis: Diagnosis): BeliefMove => ({
-  kind: 'try',
-  fix,
-  minutes: effortOf(fix, diagnosis),
-  plan,
-});
+function toTry(fix: FixAtLevel, plan: Plan | null, diagnosis: Diagnosis): BeliefMove {
+  const test = diagnosis.nextTests.find(({ id, level }) => id === fix.id && level === fix.level);
+  return {
+    kind: 'try',
+    fix,
+    minutes: effortOf(fix, diagnosis),
+    plan: plan && { fixes: plan.fixes, probability: plan.probability },
+    relief: null,
+    isToFindOut: test?.isToFindOut ?? false,
+    otherWays: test?.otherWays ?? [],
+  };
+}
 
 /** The fix of a plan that tells and cures most for its minutes. */
 function firstOf(plan: Plan, { nextTests }: Diagnosis): FixAtLevel | null {

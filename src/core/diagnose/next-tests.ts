@@ -21,11 +21,12 @@ import {
 } from '../belief';
 import { type FixUse, hardwareVerdictOf, isPlayable, type JobCard, tellsOfDrive, testableClip } from '../card';
 import type { CauseId } from '../causes';
-import type { FixId, FixLevel } from '../fixes';
+import { effectKeyOf, type FixId, type FixLevel, gentlestOf } from '../fixes';
 import { compile, createOutcomes, evaluate, feltScrubMs, type Outcomes } from '../load';
 import { isTelling, mostToldMegabytePerSec, toTestedStream } from '../test-play';
 import type { Candidate } from './candidates';
 import { entropyOf, ShareHistogram, weighedCount, weighedSampleCount } from './share-histogram';
+import { statesToTellBy } from './states-to-tell-by';
 
 /** The name under which a test-play stands among the next tests. */
 export const testPlayId = 'test-play';
@@ -43,10 +44,14 @@ export interface NextTest {
   readonly minutes: number;
   /** Worth a minute; the order of the list. */
   readonly score: number;
+  /** A gentler level cures as surely: this one goes first only for what it tells. */
+  readonly isToFindOut: boolean;
+  /** Other fixes that come to the very same. */
+  readonly otherWays: readonly { readonly id: FixId; readonly level: FixLevel }[];
 }
 
 /** A step with how certain its outcome is, 0 to 1. */
-type WeighedTest = NextTest & { readonly certainty: number };
+type WeighedTest = Omit<NextTest, 'isToFindOut' | 'otherWays'> & { readonly certainty: number };
 
 /** What is left to do where nothing is known yet, in minutes: about what a lap through a list of tips takes. Assumption. */
 const minutesLeft = 40;
@@ -61,6 +66,9 @@ const knownRatio = 0.95;
  * as much. Weighed on seeds 1 to 300.
  */
 const lookBonus = 5;
+/** A coarser level goes first only where trying it tells so much more, in bits, and is worth so many times as much. Assumption. */
+const leastBitsMore = 0.15;
+const leastTimesWorth = 1.5;
 /** Taking a reading after a change. */
 export const readingMinutes = 1;
 
@@ -282,12 +290,45 @@ function weighTestPlay(card: JobCard, belief: Belief, asIs: AsIs): WeighedTest |
   };
 }
 
+type OfferedTest = WeighedTest & Pick<NextTest, 'isToFindOut' | 'otherWays'>;
+
+const alone = { isToFindOut: false, otherWays: [] } as const;
+
+/** Of the levels of one fix, gentlest first: the gentlest that cures as surely as any, or one that tells much more. */
+function chooseLevel(levels: readonly WeighedTest[]): OfferedTest | null {
+  const telling = levels.reduce<WeighedTest | null>(
+    (best, test) => (best && best.score >= test.score ? best : test),
+    null,
+  );
+  const gentle = gentlestOf(
+    levels.map((test) => ({ test, cureProbability: test.cureProbability, gain: test.score })),
+  )?.test;
+  if (!telling || !gentle) return null;
+  const isMuchMore = telling.bits >= gentle.bits + leastBitsMore && telling.score >= leastTimesWorth * gentle.score;
+  return isMuchMore && levels.indexOf(telling) > levels.indexOf(gentle)
+    ? { ...telling, isToFindOut: true, otherWays: [] }
+    : { ...gentle, ...alone };
+}
+
+/** Fixes that come to the same as one entry: the first of them, with the others as further ways. */
+function joinSame(tests: readonly OfferedTest[], keyOf: (test: OfferedTest) => string): readonly OfferedTest[] {
+  const groups = new Map<string, OfferedTest[]>();
+  for (const test of tests) {
+    const key = keyOf(test);
+    groups.set(key, [...(groups.get(key) ?? []), test]);
+  }
+  return [...groups.values()].flatMap(([first, ...others]) =>
+    first ? [{ ...first, otherWays: others.map(({ id, level }) => ({ id: id as FixId, level })) }] : [],
+  );
+}
+
 /** How much is given back at no cost by undoing: of two of equal worth the more reversible comes first. */
 const compareWorth = (a: NextTest, b: NextTest): number =>
   Math.abs(a.score - b.score) > 0.02 * Math.max(a.score, b.score) ? b.score - a.score : a.minutes - b.minutes;
 
 /**
- * The steps worth doing next, best first: each fix at its best level, each open question, and a test-play. A step whose
+ * The steps worth doing next, best first: each fix at the gentlest level that cures as surely as any, those with one effect
+ * as one, each open question, and a test-play. A step whose
  * outcome is over 95 % known is left out unless it cures. O(candidates × samples).
  */
 export function rankNextTests(
@@ -310,11 +351,18 @@ export function rankNextTests(
   const respect = worstRespect(belief, parts);
   const asIs: AsIs = { shares, parts, respect, bitsLeft, bitsOfReading: bitsOfReadingAgain(shares, parts, respect) };
   const fixes = candidates.map((candidate) => weighFix(belief, asIs, candidate));
-  const bestLevels = [...new Set(fixes.map(({ id }) => id))].map((id) =>
-    fixes.filter((test) => test.id === id).reduce((best, test) => (test.score > best.score ? test : best)),
+  const offered = [...new Set(fixes.map(({ id }) => id))].flatMap(
+    (id) => chooseLevel(fixes.filter((test) => test.id === id)) ?? [],
   );
+  const states = statesToTellBy(belief, inForce);
+  const fixOf = new Map(candidates.map(({ id, fix }) => [id as string, fix]));
+  const joined = joinSame(offered, ({ id, level }) => {
+    const fix = fixOf.get(id);
+    return fix ? effectKeyOf(states, fix, level) : id;
+  });
   const testPlay = weighTestPlay(card, belief, asIs);
-  return [...bestLevels, ...weighQuestions(card, belief, asIs), ...(testPlay ? [testPlay] : [])]
+  const looks = [...weighQuestions(card, belief, asIs), ...(testPlay ? [testPlay] : [])];
+  return [...joined, ...looks.map((look) => ({ ...look, ...alone }))]
     .filter(({ certainty, cureProbability }) => certainty <= knownRatio || cureProbability > 0.3)
     .filter(({ bits, cureProbability }) => bits > 0.005 || cureProbability > 0.01)
     .map(({ certainty: _, ...test }) => test)

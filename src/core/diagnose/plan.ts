@@ -1,6 +1,7 @@
 import { type Belief, gapUnder, rangesUnder } from '../belief';
 import type { FixUse } from '../card';
 import { applyFixes, type FixAtLevel, findFix, type Sacrifice } from '../fixes';
+import { sameCureMargin } from '../fixes/gentlest-level';
 import type { SetupState } from '../load';
 import type { Range } from '../numbers/percentile';
 import { type Candidate, excludeEachOther } from './candidates';
@@ -72,6 +73,26 @@ function withoutNeedless(
     if (without >= planProbability && without >= probabilityOf(kept) - leastAdded) kept = others;
   }
   return kept;
+}
+
+/** Each fix at the gentlest level that does about as well and costs no more. */
+function atGentlestLevels(
+  fixes: readonly Candidate[],
+  candidates: readonly Candidate[],
+  cost: (candidate: Candidate) => number,
+  probabilityOf: (fixes: readonly Candidate[]) => number,
+): readonly Candidate[] {
+  let chosen = fixes;
+  for (const fix of fixes) {
+    const levels = candidates.filter(({ id }) => id === fix.id);
+    const others = chosen.filter((other) => other !== fix);
+    const least = Math.max(planProbability, probabilityOf(chosen) - sameCureMargin);
+    const gentler = levels
+      .slice(0, levels.indexOf(fix))
+      .find((level) => cost(level) <= cost(fix) + 1e-9 && probabilityOf([...others, level]) >= least);
+    if (gentler) chosen = [...others, gentler];
+  }
+  return chosen;
 }
 
 interface Node {
@@ -224,7 +245,7 @@ export function findPlans(
   if (probabilityOfAll(gaining, rough) < hopelessProbability) return [];
   const plans: Plan[] = [];
   for (const id of planIds) {
-    const costs = new Map(gaining.map(({ candidate }) => [candidate, costOf(id, state, candidate)]));
+    const costs = new Map(candidates.map((candidate) => [candidate, costOf(id, state, candidate)]));
     const cost = (candidate: Candidate): number => costs.get(candidate) ?? Number.POSITIVE_INFINITY;
     const chosen = chooseCandidates(gaining, cost);
     // The finalists are looked at on all samples; the first of them that holds is the cheapest.
@@ -232,7 +253,7 @@ export function findPlans(
       (fixes) => exactly(fixes) >= planProbability,
     );
     if (!found) continue;
-    const needed = inOrder(withoutNeedless(found, cost, exactly));
+    const needed = inOrder(atGentlestLevels(withoutNeedless(found, cost, exactly), candidates, cost, exactly));
     const fixes = needed.map(asUse);
     if (plans.some((plan) => sameFixes(plan.fixes, fixes))) continue;
     const { shownFps, scrubMs, usableProbability } = rangesUnder(belief, [...inForce, ...fixes], figuresOfPlan);

@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { decodeRun, decodeTest, fileReadAt } from '../../../tests/arbitrary/clips';
 import type { JobCard } from '../card';
+import { statedTimelineFields } from '../card';
 import { predictTestPlay } from './predict-test-play';
 
 let card: JobCard;
@@ -22,7 +23,7 @@ describe('predictTestPlay', () => {
     const { timeline } = card;
     const alone = predict();
     const busy = {
-      timeline: { ...timeline, isDescribed: true, videoLayerCount: 6, effects: [], titleCount: 5 },
+      timeline: { ...timeline, stated: statedTimelineFields, videoLayerCount: 6, effects: [], titleCount: 5 },
       programs: [{ id: 'sync', name: 'Loft sync', busyCores: 3, memoryMib: 900, canClose: 'yes' as const }],
     };
     expect(predict(busy).decodedFps).toBeCloseTo(alone.decodedFps, 6);

@@ -1,6 +1,6 @@
 import { type Belief, type BeliefForecast, forecastUnder } from '../belief';
 import type { FixUse } from '../card';
-import { applyFixes, type FixAtLevel, isLevelOf, previewFixIds } from '../fixes';
+import { applyFixes, type FixAtLevel, isLevelOf, previewFixIds, suggestedHeightsPx } from '../fixes';
 import { missingLinesRatio, seenHeightPx } from '../fixes/preview-level';
 import { previewHeightPx } from '../load/preview-picture';
 
@@ -20,10 +20,9 @@ export interface PreviewChoice {
   readonly isNow: boolean;
 }
 
-const offered: Readonly<Record<PreviewChoiceKind, readonly (string | number)[]>> = {
-  quality: ['1/2', '1/4', '1/8'],
-  height: [1080, 720, 540, 360],
-};
+/** Qualities are the same everywhere; heights are suggested from how high the viewer is. */
+const offeredBy = (belief: Belief, kind: PreviewChoiceKind): readonly (string | number)[] =>
+  kind === 'quality' ? ['1/2', '1/4', '1/8'] : suggestedHeightsPx(viewerHeightPx(belief));
 
 /**
  * What each preview quality and height would bring, the full picture first; `own` are further levels that the person
@@ -38,7 +37,7 @@ export function listPreviewChoices(
   const id = previewFixIds[kind];
   const others = inForce.filter((fix) => fix.id !== id);
   const levelNow = inForce.find((fix) => fix.id === id)?.level ?? null;
-  const levels = [...new Set([...offered[kind], ...own])].filter((level) => isLevelOf(id, level));
+  const levels = [...new Set([...offeredBy(belief, kind), ...own])].filter((level) => isLevelOf(id, level));
   const choiceOf = (level: string | number | null): PreviewChoice => {
     const fixes = level === null ? others : [...others, { id, level }];
     const state = applyFixes(belief.base, fixes);

@@ -1,6 +1,7 @@
 import { type Belief, forecastUnder, gapUnder } from '../belief';
 import { type JobCard, keptFixes } from '../card';
-import { applyFixes, type FixAtLevel, type RankedFix, rankFixesBy } from '../fixes';
+import { applyFixes, effectKeyOf, type FixAtLevel, type RankedFix, rankFixesBy } from '../fixes';
+import { statesToTellBy } from './states-to-tell-by';
 
 /**
  * All fixes that can still be made on this card, in the order worth trying by what its readings and answers leave likely.
@@ -12,9 +13,11 @@ export function rankBelievedFixes(card: JobCard, belief: Belief): readonly Ranke
     ...kept.filter((other) => other.id !== id),
     { id, level },
   ];
+  const states = statesToTellBy(belief, kept);
   return rankFixesBy(applyFixes(belief.base, kept), {
     gapNow: gapUnder(belief, kept).gap,
-    gapWith: ({ id }, level) => gapUnder(belief, withFix({ id, level })).gap,
+    gapWith: ({ id }, level) => gapUnder(belief, withFix({ id, level })),
+    effectKeyOf: (fix, level) => effectKeyOf(states, fix, level),
     expectOf: ({ id }, level) => forecastUnder(belief, withFix({ id, level })),
   });
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { believe, gapUnder } from '../belief';
-import { type JobCard, targetFpsOf } from '../card';
+import { type JobCard, statedTimelineFields, targetFpsOf } from '../card';
 import { isGeneralRemedy } from '../fixes';
 import { createCase } from '../simulate/cases';
 import { listCandidates } from './candidates';
@@ -49,7 +49,7 @@ describe('findRelief', () => {
         coreCount: { value: 12, source: 'typed' },
       },
       symptoms: { moments: [], kinds: [] },
-      timeline: { ...card.timeline, isDescribed: true, videoLayerCount: 1, titleCount: 0, effects: [] },
+      timeline: { ...card.timeline, stated: statedTimelineFields, videoLayerCount: 1, titleCount: 0, effects: [] },
     };
     const answerTo = (isGoodEnough: 'yes' | 'no') => {
       const read = { ...reading, shownFps: targetFpsOf(card), scrubMs: 60, openingSec: null, isGoodEnough };

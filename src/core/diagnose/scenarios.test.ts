@@ -1,44 +1,14 @@
 import { describe, expect, it } from 'vitest';
+import { faultsOf, scenarioOptions as options } from '../../../tests/scenarios/faults-of';
 import { cardOf, draftOf } from '../../../tests/scenarios/scenario-cards';
-import { type Scenario, scenarios } from '../../../tests/scenarios/scenarios';
+import { scenarios } from '../../../tests/scenarios/scenarios';
 import { believe, gapUnder } from '../belief';
 import { createRandom } from '../numbers/random';
-import { conclude } from './diagnose';
-
-const variantCount = 20;
-const leastRight = 18;
-/** Fewer samples than the screens use, so that 440 cards are weighed in a minute or two. */
-const options = { sampleCount: 2000 };
-/** A useless fix may close so much of the gap, because other explanations are never quite ruled out. */
-const uselessRatio = 0.25;
-
-/** What is wrong with a variant, or nothing. */
-function faultsOf(scenario: Scenario, variant: number): readonly string[] {
-  const draft = scenario.build(createRandom(variant * 31));
-  const plain = cardOf(draft, { ...scenario, seed: variant });
-  const card = scenario.onCard?.(plain) ?? plain;
-  const belief = believe(card, options);
-  const { causes, plans } = conclude(card, belief);
-  const [before, after] = [gapUnder(belief, []).gap, gapUnder(belief, [scenario.useless]).gap];
-  return [
-    ...(causes[0]?.id === scenario.cause ? [] : [`named ${causes[0]?.id}`]),
-    ...(plans[0]?.fixes.some((fix) => scenario.cures.includes(fix.id))
-      ? []
-      : [`planned ${JSON.stringify(plans[0]?.fixes)}`]),
-    ...(before - after < uselessRatio * before ? [] : [`expects ${scenario.useless.id} to help`]),
-  ];
-}
 
 describe('what people trip over', () => {
   for (const scenario of scenarios)
-    it(`${scenario.name}: named, cured by the first plan, and nothing expected of what cannot help`, {
-      timeout: 120_000,
-    }, () => {
-      const wrong = Array.from({ length: variantCount }, (_, i) => ({
-        variant: i + 1,
-        faults: faultsOf(scenario, i + 1),
-      })).filter(({ faults }) => faults.length > 0);
-      expect(variantCount - wrong.length, JSON.stringify(wrong)).toBeGreaterThanOrEqual(leastRight);
+    it(`${scenario.name}: named, cured by the first plan, and nothing expected of what cannot help`, () => {
+      for (const variant of [1, 2]) expect(faultsOf(scenario, variant), `variant ${variant}`).toEqual([]);
     });
 });
 

@@ -84,16 +84,18 @@ export const forecastChoices = (card: JobCard, choices: WhatIfChoices): FrameFor
 
 /**
  * What readings and answers leave to be expected with some fixes in force and some controls moved. Controls that are
- * not named stay as each hypothesis has them. O(hypotheses × clips + samples).
+ * not named stay as each hypothesis has them; the frame's time is that of what agrees with the last reading, where that is
+ * given, as it is shown everywhere else. O(hypotheses × clips + samples).
  */
 export function forecastChoicesUnder(
   belief: Belief,
   inForce: readonly FixAtLevel[],
   changed: Partial<WhatIfChoices>,
+  ofFrame: Belief = belief,
 ): FrameForecast {
   const change = (state: SetupState): SetupState => withChoices(applyFixes(state, inForce), state, changed);
   const { shownFps, scrubMs } = forecastWith(belief, change, ['shownFps', 'scrubMs']);
-  return { ...averageStagesWith(belief, change), shownFps, scrubMs };
+  return { ...averageStagesWith(ofFrame, change), shownFps, scrubMs };
 }
 
 /** How many clips proxies of this height would be made for, with the controls where they stand but without proxies. */

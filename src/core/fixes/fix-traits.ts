@@ -40,5 +40,10 @@ const renderingIds: ReadonlySet<string> = new Set<FixId>(['prerender-range', 'pr
 export const isWayOfWorking = (id: string): boolean =>
   findFixFacts(id)?.group === 'way-of-working' || renderingIds.has(id);
 
+const finishedIds: ReadonlySet<string> = new Set<FixId>(['bake-section', 'split-timeline', 'render-in-parts']);
+
+/** Whether a fix is for a section or a film that is finished: while it is still being cut, it would be made again and again. */
+export const isForFinished = (id: string): boolean => finishedIds.has(id);
+
 /** What is done first keeps what comes after it small: the order in which a film stays light to edit. */
 export const workOrder = ['import-less', 'trim-first', 'effects-last'] as const satisfies readonly FixId[];

@@ -1,5 +1,6 @@
 export { applyFixes, type FixAtLevel } from './apply-fixes';
 export { findFix, fixCatalogue } from './catalogue';
+export { effectKeyOf } from './effect-key';
 export {
   bringsCopies,
   type FixGroup,
@@ -13,7 +14,9 @@ export {
   type PutBackTime,
   parseLevelOf,
 } from './fix-facts';
-export { changesLook, isGeneralRemedy, isWayOfWorking, previewFixIds, workOrder } from './fix-traits';
+export { changesLook, isForFinished, isGeneralRemedy, isWayOfWorking, previewFixIds, workOrder } from './fix-traits';
+export { gentlestOf } from './gentlest-level';
+export { suggestedHeightsPx } from './preview-level';
 export { clipsForProxies, estimateProxyWork } from './proxy-work';
 export { leastGain, type RankedFix, rankFixes, rankFixesBy } from './rank-fixes';
 export * from './types';

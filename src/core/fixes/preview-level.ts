@@ -8,6 +8,20 @@ const usualViewerHeightPx = 540;
 /** How high the preview is seen on this screen, in lines. */
 export const seenHeightPx = (state: SetupState): number => state.setup.preview.viewerHeightPx ?? usualViewerHeightPx;
 
+/** Preview heights worth offering, as shares of the height at which it is seen. Assumption: a little sharper, as seen, and two coarser. */
+const offeredOfSeen = [4 / 3, 1, 2 / 3, 1 / 2] as const;
+/** Nobody sets a preview to 413 lines. */
+const heightStepPx = 10;
+
+/** Preview heights that suit a viewer of this height, the highest first. */
+export const suggestedHeightsPx = (seenPx: number): readonly number[] => [
+  ...new Set(
+    offeredOfSeen.map((share) =>
+      share === 1 ? seenPx : Math.max(16, Math.round((seenPx * share) / heightStepPx) * heightStepPx),
+    ),
+  ),
+];
+
 /** The share of the lines seen that a picture of this height lacks, 0 where none is missing. */
 export const missingLinesRatio = (state: SetupState, heightPx: number): number =>
   Math.max(0, 1 - heightPx / seenHeightPx(state));

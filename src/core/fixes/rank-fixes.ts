@@ -6,7 +6,9 @@ import type { ParameterSamples, SetupState } from '../load/types';
 import { usableRateRatio, usableScrubMs } from '../load/usable';
 import type { Range } from '../numbers/percentile';
 import { fixCatalogue } from './catalogue';
+import { effectKeyOf } from './effect-key';
 import type { FixId, FixLevel } from './fix-facts';
+import { gentlestOf } from './gentlest-level';
 import type { FixDefinition, Sacrifice } from './types';
 
 /** What is complained of; only that counts as a gap. */
@@ -24,6 +26,8 @@ export interface RankedFix {
     /** How likely the preview is usable with it, 0 to 1; absent where only the estimate speaks. */
     readonly usableProbability?: number;
   };
+  /** The same for fixes that come to the same. */
+  readonly effectKey: string;
   readonly effortMinutes: number;
   readonly sacrifice: Sacrifice;
   /** How much of the gap, in logarithms of rate and scrub time, it is expected to close; may be 0. */
@@ -41,17 +45,28 @@ const trialMinutes = 2;
 /** Smaller gains than this are lost in any reading. */
 export const leastGain = 0.03;
 
+/** What fixes are weighed by: how far from usable it is, in logarithms, and how likely it is usable. */
+export interface WeighedGap {
+  readonly gap: number;
+  readonly usableProbability: number;
+}
+
 /** Mean distance from usable over all samples, in logarithms; 0 where every sample is usable. */
-function gapOf(state: SetupState, complaint: Complaint, samples: ParameterSamples): number {
+function gapOf(state: SetupState, complaint: Complaint, samples: ParameterSamples): WeighedGap {
   const outcomes = createOutcomes(rankingSampleCount);
   evaluate(compile(state, 'heaviest'), samples, outcomes);
   const usableFps = usableRateRatio * state.setup.targetFps;
   let total = 0;
+  let usableCount = 0;
   for (let i = 0; i < rankingSampleCount; i++) {
-    if (complaint.isPlaying) total += Math.max(0, Math.log(usableFps / (outcomes.shownFps[i] as number)));
-    if (complaint.isScrubbing) total += Math.max(0, Math.log((outcomes.scrubMs[i] as number) / usableScrubMs));
+    const ofPlaying = complaint.isPlaying ? Math.max(0, Math.log(usableFps / (outcomes.shownFps[i] as number))) : 0;
+    const ofScrubbing = complaint.isScrubbing
+      ? Math.max(0, Math.log((outcomes.scrubMs[i] as number) / usableScrubMs))
+      : 0;
+    total += ofPlaying + ofScrubbing;
+    if (ofPlaying + ofScrubbing === 0) usableCount++;
   }
-  return total / rankingSampleCount;
+  return { gap: total / rankingSampleCount, usableProbability: usableCount / rankingSampleCount };
 }
 
 /** All that is given up, as one figure. */
@@ -61,31 +76,33 @@ export const totalSacrifice = (sacrifice: Sacrifice): number =>
 /** What of a set-up fixes are weighed by. */
 export interface FixScale {
   readonly gapNow: number;
-  readonly gapWith: (fix: FixDefinition<FixId>, level: FixLevel) => number;
+  readonly gapWith: (fix: FixDefinition<FixId>, level: FixLevel) => WeighedGap;
+  readonly effectKeyOf: (fix: FixDefinition<FixId>, level: FixLevel) => string;
   readonly expectOf: (fix: FixDefinition<FixId>, level: FixLevel) => RankedFix['after'];
 }
 
 function rankLevels(
   fix: FixDefinition<FixId>,
   state: SetupState,
-  { gapNow, gapWith, expectOf }: FixScale,
+  { gapNow, gapWith, effectKeyOf: keyOf, expectOf }: FixScale,
 ): RankedFix | null {
   const levels = fix.levelsFor(state).map((level) => {
-    const gain = Math.max(0, gapNow - gapWith(fix, level));
+    const { gap, usableProbability: cureProbability } = gapWith(fix, level);
+    const gain = Math.max(0, gapNow - gap);
     const effortMinutes = fix.effortMinutes(state, level);
     const sacrifice = fix.sacrifice(state, level);
     const score = gain / (trialMinutes + effortMinutes + sacrificeMinutes * totalSacrifice(sacrifice));
-    return { level, gain, effortMinutes, sacrifice, score };
+    return { level, gain, cureProbability, effortMinutes, sacrifice, score };
   });
-  const [first, ...others] = levels;
-  if (!first) return null;
-  const best = others.reduce((top, candidate) => (candidate.score > top.score ? candidate : top), first);
-  return { id: fix.id, ...best, after: expectOf(fix, best.level) };
+  const best = gentlestOf(levels);
+  if (!best) return null;
+  const { cureProbability: _, ...ranked } = best;
+  return { id: fix.id, ...ranked, effectKey: keyOf(fix, best.level), after: expectOf(fix, best.level) };
 }
 
 /**
- * The fixes that can be made on this set-up, by what they are expected to bring against what they cost; each at its best
- * level. Those that bring nothing come last, in the catalogue's order.
+ * The fixes that can be made on this set-up, by what they are expected to bring against what they cost; each at the
+ * gentlest level that does about as well as its best. Those that bring nothing come last, in the catalogue's order.
  */
 export const rankFixesBy = (state: SetupState, scale: FixScale): readonly RankedFix[] =>
   fixCatalogue
@@ -98,8 +115,9 @@ export const rankFixesBy = (state: SetupState, scale: FixScale): readonly Ranked
 export function rankFixes(state: SetupState, complaint: Complaint): readonly RankedFix[] {
   const samples = drawParameterSamples(rankingSampleCount, state.setup.machine);
   return rankFixesBy(state, {
-    gapNow: gapOf(state, complaint, samples),
+    gapNow: gapOf(state, complaint, samples).gap,
     gapWith: (fix, level) => gapOf(fix.applyTo(state, level), complaint, samples),
+    effectKeyOf: (fix, level) => effectKeyOf([state], fix, level),
     expectOf: (fix, level) => forecast(fix.applyTo(state, level)),
   });
 }

@@ -77,7 +77,10 @@ const probabilityOf = (state: KnownState): number => (state === 'yes' ? 1 : stat
 const unknownEditors = { effectsAtClip: 0.2, computesFirst: 0.06 } as const;
 
 /** How often more lies on a timeline than its owner lists. Assumptions. */
-const unlistedProbability = { described: 0.05, undescribed: 0.6 } as const;
+const unlistedProbability = { stated: 0.05, unstated: 0.6 } as const;
+
+const unlistedProbabilityOf = (hasOnlyListed: boolean, isStated: boolean): number =>
+  hasOnlyListed ? 0 : unlistedProbability[isStated ? 'stated' : 'unstated'];
 
 /** Graphics of the slower kind that sits beside a separate one. Assumption: shared graphics. */
 const slowGraphicsRatio = 4;
@@ -164,7 +167,6 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
   };
   const layerCount = drawnLayerCount(timeline);
   const draw = drawingCosts(setup, preview, hidden.effectsAt, main.megapixels);
-  const unlisted = timeline.isDescribed ? unlistedProbability.described : unlistedProbability.undescribed;
   return {
     playing: addWork([
       [main.playing, mainCount],
@@ -216,8 +218,8 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
     computesFirstProbability:
       editor.playsBy === 'unknown' ? unknownEditors.computesFirst : editor.playsBy === 'computing-first' ? 1 : 0,
     skippedRatio: { skipped: 1, unknown: 0.6, 'all-played': 0 }[editor.lateFrames],
-    unlistedEffectsProbability: timeline.hasOnlyListedEffects ? 0 : unlisted,
-    unlistedLayersProbability: timeline.hasOnlyListedLayers ? 0 : unlisted,
+    unlistedEffectsProbability: unlistedProbabilityOf(timeline.hasOnlyListedEffects, timeline.areEffectsStated),
+    unlistedLayersProbability: unlistedProbabilityOf(timeline.hasOnlyListedLayers, timeline.areLayersStated),
     troubles: hidden.troubles,
     targetFps: setup.targetFps,
   };

@@ -96,10 +96,11 @@ export const parameterNames = Object.keys(draws) as readonly (keyof Parameters)[
 export const drawParameter = (name: keyof Parameters, rank: number, machine: DrawnMachine): number =>
   draws[name](rank, machine);
 
-/** The middle of every parameter's range. */
+/** The middle of every parameter's range; of what nobody listed there is nothing, because nobody said that it is there. */
 export function middleParameters(machine: DrawnMachine): Parameters {
   const entries = parameterNames.map((name) => [name, draws[name](0.5, machine)] as const);
-  return Object.fromEntries(entries) as unknown as Parameters;
+  const middle = Object.fromEntries(entries) as unknown as Parameters;
+  return { ...middle, unlistedEffectsRank: 0, unlistedLayersRank: 0 };
 }
 
 /** One sample out of many. */

@@ -16,11 +16,11 @@ export const isGraphicsDrawing = ({ setup, hidden }: SetupState): KnownState =>
 export const canHardwareDecode = ({ machine, clips }: Setup): boolean =>
   machine.decodeMegapixelPerSec > 0 && clips.some((clip) => clip.original.hardwareDecode !== 'no');
 
-/** Whether any effect lies on the timeline, or may where nobody described it. */
+/** Whether any effect lies on the timeline, or may where nobody stated them. */
 export const mayHoldEffects = ({ setup: { timeline } }: SetupState): boolean =>
-  timeline.effects.length > 0 || !(timeline.isDescribed || timeline.hasOnlyListedEffects);
+  timeline.effects.length > 0 || !(timeline.areEffectsStated || timeline.hasOnlyListedEffects);
 
-/** Whether more than one layer lies on the timeline, or may where nobody described it. */
+/** Whether more than one layer lies on the timeline, or may where nobody stated them. */
 export const mayHoldLayers = ({ setup: { timeline } }: SetupState): boolean =>
   timeline.videoLayerCount + timeline.coveredLayerCount + timeline.titleCount > 1 ||
-  !(timeline.isDescribed || timeline.hasOnlyListedLayers);
+  !(timeline.areLayersStated || timeline.hasOnlyListedLayers);

@@ -105,8 +105,9 @@ export interface SetupTimeline {
   readonly cutsPerMinute: number | null;
   readonly transitionRatio: number;
   readonly unusedClipCount: number;
-  /** Whether a person said what lies on it; if not, more may lie there than is listed. */
-  readonly isDescribed: boolean;
+  /** Whether a person said how many layers and which effects lie on it; if not, more may lie there than is listed. */
+  readonly areLayersStated: boolean;
+  readonly areEffectsStated: boolean;
   /** A change has taken away what was not listed along with what was. */
   readonly hasOnlyListedEffects: boolean;
   readonly hasOnlyListedLayers: boolean;

@@ -1,2 +1,3 @@
 export * from './catalogue';
 export * from './facts';
+export * from './program-percent';

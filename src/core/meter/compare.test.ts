@@ -3,7 +3,6 @@ import { type ComparedReading, compareReadings, learnRepeatSpread } from '.';
 
 const steady = (fps: number, change: Partial<ComparedReading> = {}): ComparedReading => ({
   intervalsMs: Array.from({ length: Math.round(20 * fps) }, (_, i) => (1000 / fps) * (i % 2 === 0 ? 0.9 : 1.1)),
-  deadlineMs: 40,
   shownFps: fps,
   kind: { stretch: 'the busy minute', doing: 'playing' },
   isAtLeast: false,

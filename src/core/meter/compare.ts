@@ -12,8 +12,6 @@ export interface ComparedReading {
   readonly intervalsMs: readonly number[];
   /** New pictures a second. */
   readonly shownFps: number;
-  /** Freezes are counted by it. */
-  readonly deadlineMs: number;
   /** What was played and how; what is not known is left out, and not held against it. */
   readonly kind: Partial<Readonly<Record<ComparedField, string>>>;
   readonly isAtLeast: boolean;
@@ -139,7 +137,7 @@ const toRange = (log: number, deviation: number): RangedFigure => ({
 /** Freezes a minute; null where a rate was typed. */
 const freezesOf = (pool: ReadingPool): number | null => {
   if (pool.some(isTyped)) return null;
-  const count = pool.reduce((sum, { intervalsMs, deadlineMs }) => sum + countFreezes(intervalsMs, deadlineMs), 0);
+  const count = pool.reduce((sum, { intervalsMs }) => sum + countFreezes(intervalsMs), 0);
   return (count * 60_000) / totalOf(pool.flatMap(({ intervalsMs }) => intervalsMs));
 };
 

@@ -112,7 +112,7 @@ function judgeFilmed(
 
 /** What of a recording is known beside its frames. */
 export interface SummaryOptions {
-  /** The rate of the clip that plays; freezes are measured by it. */
+  /** The rate of the clip that plays. */
   readonly clipFps?: number;
   /** The most frames a second that the recording can hold; without it, what it mostly holds. */
   readonly ceilingFps?: number;
@@ -177,7 +177,7 @@ export function summariseChanges(
     slowestSecondFps: seconds.reduce((least, { fps }) => Math.min(least, fps), shownFps),
     worstOnePercentFps: (1000 * worst.length) / worst.reduce((sum, ms) => sum + ms, 0),
     longestFreezeMs: order[order.length - 1] as number,
-    freezesPerMinute: (countFreezes(intervalsMs, deadlineMs) * 60_000) / spanMs,
+    freezesPerMinute: (countFreezes(intervalsMs) * 60_000) / spanMs,
     startDelayMs: (newMs[0] as number) - startMs,
     ...settlingOf(newMs, seconds),
     deadlineMs,

@@ -47,14 +47,14 @@ export interface MeterResult {
   readonly worstOnePercentFps: number;
   /** The longest interval between two new pictures. */
   readonly longestFreezeMs: number;
-  /** Intervals over 100 ms and two and a half deadlines. */
+  /** Intervals over 250 ms and over two and a half of the usual one. */
   readonly freezesPerMinute: number;
   /** From the first frame to the first new picture. */
   readonly startDelayMs: number;
   /** From the first new picture until the rate stays near what it settles at. */
   readonly settledAfterMs: number;
   readonly settledFps: number;
-  /** What freezes were measured by: the clip's own, or the middle interval. */
+  /** How long a picture was meant to be shown: by the clip's own rate, else the middle interval. */
   readonly deadlineMs: number;
   readonly confidence: Confidence;
   readonly reason: ConfidenceReason;

@@ -1,4 +1,4 @@
-import { areSameFixes, type FixUse, type JobCard, type Reading, targetFpsOf } from '../card';
+import { areSameFixes, type FixUse, type JobCard, type Reading } from '../card';
 import {
   type ComparedReading,
   type CompareFailure,
@@ -27,7 +27,7 @@ export const rateOfReading = ({ shownFps, measured }: Reading): number | null =>
 
 const meanOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
 
-function toCompared(card: JobCard, reading: Reading, shownFps: number): ComparedReading {
+function toCompared(reading: Reading, shownFps: number): ComparedReading {
   const { measured, stretch, doing, viewer, withEffects, pass, moment } = reading;
   const kind = Object.entries({ stretch, doing, viewer, withEffects, pass, moment }).flatMap(([field, value]) => {
     const said = known(value);
@@ -36,7 +36,6 @@ function toCompared(card: JobCard, reading: Reading, shownFps: number): Compared
   return {
     intervalsMs: measured?.intervalsMs ?? [],
     shownFps,
-    deadlineMs: measured?.deadlineMs ?? 1000 / targetFpsOf(card),
     kind: Object.fromEntries(kind),
     isAtLeast: measured?.isAtLeast ?? false,
     meterSpread: measured ? meterSpreadOf(measured) : 0,
@@ -79,7 +78,7 @@ export function compareCardReadings(card: JobCard, ids: ReadonlySet<string>): re
   const groups = groupBySetup(rate(card.readings.filter(({ id }) => ids.has(id))));
   const spread = repeatSpreadOf(card);
   const poolOf = (group: readonly RatedReading[]): readonly ComparedReading[] =>
-    group.map(({ reading, rate: fps }) => toCompared(card, reading, fps));
+    group.map(({ reading, rate: fps }) => toCompared(reading, fps));
   const [first] = groups;
   return groups.map((group) => ({
     fixes: group[0]?.reading.fixes ?? [],

@@ -116,8 +116,8 @@ export function rigFromCard(card: JobCard, seed: number): Rig | null {
     areThumbnailsMade: editor.areThumbnailsOn !== 'no',
     areFilesKeptOpen: false,
     programs: card.programs.map(({ busyCores, memoryMib, canClose }) => ({
-      busyCores,
-      memoryMib,
+      busyCores: busyCores ?? 0,
+      memoryMib: memoryMib ?? 0,
       isClosable: canClose === 'yes',
     })),
     targetFps: card.targetFps ?? Math.min(rate, ...clips.map((clip) => clip.original.fps)),

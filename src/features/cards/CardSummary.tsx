@@ -1,19 +1,21 @@
 'use client';
 
 import Link from 'next/link';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import styled from 'styled-components';
+import type { KnownAnswer } from '@/adapters/browser/card-store';
 import { type JobCard, listSteps, type StepId } from '@/core/card';
 import { type CardGlance, glanceAtCard } from '@/core/diagnose/glance';
+import { isBelieversStep, type NextStep } from '@/core/diagnose/next-step';
 import { usableRateRatio } from '@/core/load/usable';
-import { causeTitles } from '@/messages/cause-titles';
-import { formatCount, formatFps } from '@/messages/format';
+import { formatCount, formatFps, formatRate } from '@/messages/format';
+import { describeNamedCause } from '@/messages/named-cause';
 import { Button } from '@/ui/Button';
 import { Drop } from '@/ui/Drop';
 import { RateScale } from '@/ui/RateScale';
 import { colour, font } from '@/ui/tokens';
-import { exportCard } from '../shell/export-card';
 import { stepVerbs } from '../shell/step-verbs';
+import { useExportCard } from '../shell/use-export-card';
 
 const Paper = styled.li`
   position: relative;
@@ -69,36 +71,50 @@ const Foot = styled.div`
   > span { flex: 1; padding-left: 8px; font-size: 13.5px; color: ${colour.inkSoft}; }
 `;
 
+const MoveTitle = lazy(() => import('./MoveTitle'));
+
 /** What is to be done next, and at which step. */
-function describeNext(next: CardGlance['next']): { readonly title: string; readonly stepId: StepId } {
+function describeNext(next: NextStep): { readonly title: string; readonly stepId: StepId } {
   switch (next.kind) {
-    case 'trial':
+    case 'finish-trial':
       return { title: 'Finish the trial', stepId: 'fixes' };
+    case 'take-reading':
+      return { title: 'Take a reading', stepId: 'fixes' };
+    case 'choose-fix':
+      return { title: stepVerbs.fixes, stepId: 'fixes' };
+    case 'put-back':
+      return { title: 'Edit; put back before export', stepId: 'export-check' };
     case 'export':
       return { title: 'Ready to export', stepId: 'export-check' };
-    case 'step':
+    case 'do-step':
       return { title: stepVerbs[next.stepId], stepId: next.stepId };
   }
 }
 
-/** Usable, being worked on, or what the estimate says that it is. */
-function describeState({ isUsable, fixCount, roughCause }: CardGlance): string {
+/** Usable, being worked on, or the cause that is named on every page of the card. */
+function describeState({ isUsable, fixCount }: CardGlance, answer: KnownAnswer | null): string {
   if (isUsable) return 'Usable now';
-  if (fixCount > 0) return `Being worked on: ${formatCount(fixCount, 'fix', 'fixes')} in force`;
-  return roughCause ? causeTitles[roughCause] : 'None in sight';
+  if (!answer) return 'Being worked out…';
+  const { title, by } = describeNamedCause(answer.summary.cause);
+  const isOld = answer.isFresh ? '' : ' (of before the last change)';
+  const work = fixCount > 0 ? `; ${formatCount(fixCount, 'fix', 'fixes')} in force` : '';
+  return answer.summary.cause.kind === 'unknown' ? title : `${title}: ${by}${isOld}${work}`;
 }
 
 interface CardSummaryProps {
   readonly card: JobCard;
-  readonly onExported: () => void;
+  /** What was concluded of it last, or null where nothing is yet. */
+  readonly answer: KnownAnswer | null;
   readonly onDelete: () => void;
 }
 
 /** One job card on the wall: rate against target, cause, next step, and how far the job has come. */
-export function CardSummary({ card, onExported, onDelete }: CardSummaryProps) {
+export function CardSummary({ card, answer, onDelete }: CardSummaryProps) {
+  const exportCard = useExportCard();
   const glance = useMemo(() => glanceAtCard(card), [card]);
-  const { reading, targetFps, expectedFps } = glance;
+  const { reading, targetFps } = glance;
   const next = describeNext(glance.next);
+  const move = isBelieversStep(glance.next) ? (answer?.summary.move ?? null) : null;
   const steps = listSteps(card);
   const doneCount = steps.filter((step) => step.isDone).length;
   const shownFps = reading?.shownFps ?? null;
@@ -110,22 +126,25 @@ export function CardSummary({ card, onExported, onDelete }: CardSummaryProps) {
         </Title>
       </h2>
       <Rate>
-        {shownFps !== null
-          ? formatFps(shownFps)
-          : expectedFps !== null
-            ? `about ${formatFps(Math.round(expectedFps))}`
-            : '–'}
+        {shownFps !== null ? formatRate(shownFps) : '–'}
         <small>
-          of {formatFps(targetFps)} frames a second{shownFps === null ? ', estimated' : ''}
+          of {formatFps(targetFps)} frames a second{shownFps === null ? ', not read yet' : ''}
         </small>
       </Rate>
       <RateScale targetFps={targetFps} usableFps={usableRateRatio * targetFps} shownFps={shownFps} />
       <Facts>
-        <dt>{glance.isUsable || glance.fixCount > 0 ? 'State' : 'Cause'}</dt>
-        <dd>{describeState(glance)}</dd>
+        <dt>{glance.isUsable ? 'State' : 'Cause'}</dt>
+        <dd aria-busy={answer?.isFresh === false}>{describeState(glance, answer)}</dd>
         <dt>Next</dt>
         <dd className="next">
-          <Drop sizePx={16} /> {next.title}
+          <Drop sizePx={16} />
+          {move ? (
+            <Suspense fallback={next.title}>
+              <MoveTitle move={move} instead={next.title} />
+            </Suspense>
+          ) : (
+            next.title
+          )}
         </dd>
       </Facts>
       <OilLine aria-hidden="true">
@@ -135,14 +154,7 @@ export function CardSummary({ card, onExported, onDelete }: CardSummaryProps) {
         <span>
           {doneCount} of {steps.length} steps
         </span>
-        <Button
-          look="quiet"
-          aria-label={`Export ${card.title}`}
-          onPress={() => {
-            exportCard(card);
-            onExported();
-          }}
-        >
+        <Button look="quiet" aria-label={`Export ${card.title}`} onPress={() => exportCard(card)}>
           Export
         </Button>
         <Button look="danger" aria-label={`Delete ${card.title}`} onPress={onDelete}>

@@ -7,12 +7,14 @@ import styled from 'styled-components';
 import { createJobCard } from '@/core/card';
 import { Button } from '@/ui/Button';
 import { colour } from '@/ui/tokens';
+import { useFocusNext } from '@/ui/use-focus-next';
 import { useNotify } from '../shell/notices';
 import { StorageBar } from '../shell/StorageBar';
 import { useCardStore, useCards } from '../shell/store-context';
-import { TopBar } from '../shell/TopBar';
+import { mainId, TopBar } from '../shell/TopBar';
 import { CardSummary } from './CardSummary';
 import { useCardImport } from './use-card-import';
+import { useMissingAnswers } from './use-missing-answers';
 
 const UnreadableCard = lazy(() => import('./UnreadableCard'));
 
@@ -56,6 +58,8 @@ export function JobCards() {
   const notify = useNotify();
   const fileInput = useRef<HTMLInputElement>(null);
   const { importFiles, addDemoCards } = useCardImport();
+  const { ref: heading, focusNext } = useFocusNext<HTMLHeadingElement>();
+  useMissingAnswers();
   useEffect(() => {
     document.title = 'Job cards · Oil Can';
   }, []);
@@ -77,6 +81,7 @@ export function JobCards() {
   };
   const removeCard = (id: string, title: string) => {
     store?.remove(id);
+    focusNext();
     notify({
       kind: 'info',
       text: `Deleted “${title}”.`,
@@ -91,10 +96,12 @@ export function JobCards() {
     <>
       <TopBar />
       <StorageBar />
-      <Main>
+      <Main id={mainId} tabIndex={-1}>
         <Head>
           <div>
-            <h1>Job cards</h1>
+            <h1 ref={heading} tabIndex={-1}>
+              Job cards
+            </h1>
             <p>
               One card for each project whose preview lags: find where the time goes, change one thing, measure, and put
               everything back before export.
@@ -144,7 +151,7 @@ export function JobCards() {
             <CardSummary
               key={open.card.id}
               card={open.card}
-              onExported={() => store?.markExported(open.card.id)}
+              answer={open.answer}
               onDelete={() => removeCard(open.card.id, open.card.title)}
             />
           ))}

@@ -30,7 +30,10 @@ export function useCardImport() {
         continue;
       }
       // Asked anew for each file: two chosen at once may be copies of one card.
-      const isTaken = store?.getSnapshot().cards.has(parsed.value.id);
+      // A row that cannot be read is kept as it is, too.
+      const known = store?.getSnapshot();
+      const { id } = parsed.value;
+      const isTaken = known?.cards.has(id) || known?.unreadable.some((row) => row.id === id);
       store?.add(isTaken ? { ...parsed.value, id: crypto.randomUUID() } : parsed.value);
       importedCount += 1;
     }

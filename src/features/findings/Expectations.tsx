@@ -6,7 +6,7 @@ import type { Explanation } from '@/core/belief';
 import { areSameFixes, type JobCard, targetFpsOf } from '@/core/card';
 import { medianOf } from '@/core/numbers/percentile';
 import { describeExpectation } from '@/messages/evidence';
-import { formatFps, formatFpsRange } from '@/messages/format';
+import { formatFps, formatFpsRange, formatRate } from '@/messages/format';
 import { Scroller } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
@@ -62,7 +62,7 @@ export function Expectations({ card, explanation }: { readonly card: JobCard; re
                   {source.moment === 'later' && ', after a while'}
                 </td>
                 <td data-figure>{formatFpsRange(expectedFps)}</td>
-                <td data-figure>{formatFps(readFps)}</td>
+                <td data-figure>{formatRate(readFps)}</td>
                 <td data-off={verdict === 'as expected' ? undefined : true}>{verdict}</td>
               </tr>
             ))}

@@ -5,11 +5,12 @@ import { firstThingIds } from '@/core/card';
 import { type KnownState, knownStates } from '@/core/machine';
 import { firstThingTexts } from '@/messages/interview';
 import { knownStateTexts } from '@/messages/machine';
-import { FieldGrid } from '@/ui/layout';
-import { NumberField } from '@/ui/NumberField';
+import { FieldGrid, Spaced } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
+import { FilmStageField } from '../fields/FilmStageField';
+import { NumberField } from '../fields/NumberField';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
 
@@ -45,7 +46,7 @@ export function FirstThings() {
         <FieldGrid>
           <NumberField
             label="Delivered height"
-            unit="lines"
+            unit="pixels"
             minValue={16}
             maxValue={32_768}
             value={delivery.heightPx}
@@ -61,6 +62,9 @@ export function FirstThings() {
             onChange={(frameRateFps) => run({ type: 'setDelivery', input: { patch: { frameRateFps } } })}
           />
         </FieldGrid>
+        <Spaced>
+          <FilmStageField />
+        </Spaced>
       </Sheet>
     </StepPage>
   );

@@ -5,14 +5,14 @@ import { useMemo } from 'react';
 import { fixesInForce, type JobCard, openTrial, readingInForce, targetFpsOf, workingSetInUse } from '@/core/card';
 import { summariseCard } from '@/core/diagnose';
 import { fixTitle } from '@/messages/fix-titles';
-import { formatFps } from '@/messages/format';
+import { formatFps, formatRate } from '@/messages/format';
 import { LinkButton } from '@/ui/LinkButton';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { TakeReading } from '../readings/TakeReading';
 import { useDiagnosis } from '../shell/diagnosis-context';
 import { StepPage } from '../shell/StepPage';
-import { useNextMove } from '../shell/use-next-move';
+import { useConclusion } from '../shell/use-conclusion';
 import { useOpenCard } from '../shell/use-open-card';
 import { AllFixes } from './AllFixes';
 import { ChosenPlan } from './ChosenPlan';
@@ -55,7 +55,7 @@ export function Fixes() {
   const overview = useMemo(() => summariseCard(card), [card]);
   const { diagnosis, before, status } = useDiagnosis();
   const trial = openTrial(card);
-  const move = useNextMove(card, overview);
+  const { move } = useConclusion(card, overview);
   const isMoveShown = move !== null && move.kind !== 'nothing-left';
   const isInSet = workingSetInUse(card) !== null;
   const reading = readingInForce(card);
@@ -101,7 +101,7 @@ export function Fixes() {
       {!trial && <SetAside card={card} />}
       {points.length > 1 && (
         <Sheet title="Readings so far" aside={`target ${formatFps(targetFpsOf(card))} a second`}>
-          <ReadingsChart points={points} targetFps={targetFpsOf(card)} formatFps={formatFps} />
+          <ReadingsChart points={points} targetFps={targetFpsOf(card)} formatFps={formatRate} />
         </Sheet>
       )}
     </StepPage>

@@ -3,7 +3,7 @@
 import styled from 'styled-components';
 import { findReading, keptTrials, type Trial } from '@/core/card';
 import { fixTitle } from '@/messages/fix-titles';
-import { formatFps } from '@/messages/format';
+import { formatRate } from '@/messages/format';
 import { trialStampTexts } from '@/messages/loop';
 import { Button } from '@/ui/Button';
 import { Sheet } from '@/ui/Sheet';
@@ -34,7 +34,7 @@ export function TrialHistory() {
   const rateOf = (trial: Trial): string => {
     const before = findReading(card, trial.beforeReadingId)?.shownFps;
     const after = findReading(card, trial.afterReadingId)?.shownFps;
-    return before != null && after != null ? `${formatFps(before)} → ${formatFps(after)} a second` : '';
+    return before != null && after != null ? `${formatRate(before)} → ${formatRate(after)} a second` : '';
   };
   return (
     <Sheet title="Trials on this card">

@@ -7,7 +7,7 @@ import type { TrialAdvice } from '@/core/diagnose';
 import { findFix } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
 import { fixTexts, giveBackSteps } from '@/messages/fixes';
-import { formatFps, formatWait } from '@/messages/format';
+import { formatRate, formatWait } from '@/messages/format';
 import { scrubFeelTexts } from '@/messages/interview';
 import { describeAdvice, verdictTexts } from '@/messages/loop';
 import { describeCompareFailure } from '@/messages/readings';
@@ -57,7 +57,7 @@ function Figures({ trial }: { readonly trial: Trial }) {
     <Compared>
       {before.shownFps !== null && after.shownFps !== null && (
         <>
-          {formatFps(before.shownFps)} → <b>{formatFps(after.shownFps)}</b> a second{' '}
+          {formatRate(before.shownFps)} → <b>{formatRate(after.shownFps)}</b> a second{' '}
         </>
       )}
       {before.scrubMs !== null && after.scrubMs !== null && (

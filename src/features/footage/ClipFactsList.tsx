@@ -5,7 +5,7 @@ import type { CardClip, CorrectableField } from '@/core/card';
 import type { ClipFacts, VideoFacts } from '@/core/footage';
 import { rationalToNumber } from '@/core/numbers/rational';
 import { describeBrowserAnswer, nameCodec, nameContainer, scanTexts } from '@/messages/clip-facts';
-import { formatBytes, formatCount, formatDuration, formatFps, formatMbit } from '@/messages/format';
+import { formatBytes, formatCount, formatDuration, formatFps, formatMbit, formatRate } from '@/messages/format';
 import { Tag } from '@/ui/Tag';
 import { colour } from '@/ui/tokens';
 
@@ -30,8 +30,8 @@ const unknown = 'not stated';
 function describeDistance({ keyFrameDistance: distance, frameRate }: VideoFacts): string {
   if (!distance) return 'not known from a report';
   if (distance.longestFrames === 1) return 'every frame is one';
-  const seconds = formatFps(Math.round((distance.longestFrames / rationalToNumber(frameRate)) * 10) / 10);
-  const mean = formatFps(Math.round(distance.meanFrames * 10) / 10);
+  const seconds = formatRate(distance.longestFrames / rationalToNumber(frameRate));
+  const mean = formatRate(distance.meanFrames);
   const source = distance.isSampled ? '; from a part of the file' : '';
   return `up to ${formatCount(distance.longestFrames, 'frame')} apart (${seconds} s), ${mean} on average${source}`;
 }

@@ -9,7 +9,7 @@ import {
   isTelling,
   scrubJumpCount,
 } from '@/core/test-play';
-import { formatFps, formatWait } from '@/messages/format';
+import { formatFps, formatRate, formatWait } from '@/messages/format';
 import { describeFileRead, describeRun, nameReadRate, quickReadText } from '@/messages/test-play';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Soft } from '@/ui/layout';
@@ -29,7 +29,7 @@ const Big = styled.p`
   small { display: block; font-size: 15px; color: ${colour.inkSoft}; }
 `;
 
-const tenths = (fps: number): string => formatFps(fps < 100 ? Math.round(fps * 10) / 10 : Math.round(fps));
+const tenths = (fps: number): string => formatRate(fps < 100 ? fps : Math.round(fps));
 
 /** How the measured rate stands to what was expected. */
 function describeAgainst(measured: number, estimated: number): string {
@@ -42,7 +42,7 @@ function describeAgainst(measured: number, estimated: number): string {
 /** What a clip asks of its drive while it plays, megabytes a second. */
 const askedOf = ({ megabitsPerFrame, frameRateFps }: DecodeTest['stream']): string => {
   const asked = (megabitsPerFrame * frameRateFps) / 8;
-  return formatFps(asked < 10 ? Math.round(asked * 10) / 10 : Math.round(asked));
+  return formatRate(asked < 10 ? asked : Math.round(asked));
 };
 
 /** How quickly the file of a clip came that is not decoded here. */

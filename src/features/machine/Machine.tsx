@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { readBrowserMachine } from '@/adapters/browser/machine-probe';
 import type { CardMachine } from '@/core/card';
 import {
@@ -12,20 +12,29 @@ import {
   powerModes,
   speedClasses,
 } from '@/core/machine';
-import { driveTexts, graphicsTexts, knownStateTexts, powerModeTexts, speedClassTexts } from '@/messages/machine';
+import {
+  driveTexts,
+  graphicsTexts,
+  knownStateTexts,
+  machineFactNames,
+  powerModeTexts,
+  speedClassTexts,
+} from '@/messages/machine';
 import { Disclosure } from '@/ui/Disclosure';
-import { FieldGrid } from '@/ui/layout';
-import { NumberField } from '@/ui/NumberField';
+import { FieldGrid, Spaced } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
+import { FactField } from '../fields/FactField';
+import { NumberField } from '../fields/NumberField';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
-import { FactLabel } from './FactLabel';
 import { MeasuredDecoding } from './MeasuredDecoding';
 import { Programs } from './Programs';
 
 const typed = <T,>(value: T): Fact<T> => ({ value, source: 'typed' });
+const states = knownStates.map((value) => ({ value, label: knownStateTexts[value] }));
+const drives = driveKinds.map(({ id }) => ({ value: id, label: driveTexts[id] }));
 
 /** What the machine is: found out where the browser can, typed where not; each fact with its source. */
 export function Machine() {
@@ -43,119 +52,156 @@ export function Machine() {
     };
   }, [hasAssumed, run]);
   const set = (facts: Partial<CardMachine>) => run({ type: 'setMachine', input: { facts } });
+  /** A field of a fact, with its source and the press that confirms a guess. */
+  const fact = (key: keyof typeof machineFactNames, field: (name: string) => ReactNode) => {
+    const name = machineFactNames[key];
+    return (
+      <FactField
+        source={machine[key].source}
+        name={name}
+        onConfirm={() => set({ [key]: { ...machine[key], source: 'typed' } })}
+      >
+        {field(name)}
+      </FactField>
+    );
+  };
 
   return (
     <StepPage stepId="machine">
       <Sheet title="The computer that lags" aside="Each fact says where it comes from.">
         <FieldGrid $leastPx={230}>
-          <NumberField
-            label={<FactLabel source={machine.coreCount.source}>Processor cores</FactLabel>}
-            minValue={1}
-            maxValue={256}
-            value={machine.coreCount.value}
-            onChange={(value) => value !== null && set({ coreCount: typed(value) })}
-          />
-          <NumberField
-            label={<FactLabel source={machine.memoryMib.source}>Memory</FactLabel>}
-            unit="GB"
-            minValue={0.5}
-            maxValue={4096}
-            fractionDigits={1}
-            value={machine.memoryMib.value / 1024}
-            onChange={(value) => value !== null && set({ memoryMib: typed(Math.round(value * 1024)) })}
-          />
-          <SelectField
-            label={<FactLabel source={machine.speedClass.source}>Processor speed</FactLabel>}
-            value={machine.speedClass.value}
-            options={speedClasses.map(({ id }) => ({
-              value: id,
-              ...speedClassTexts[id],
-            }))}
-            onChange={(value) => set({ speedClass: typed(value) })}
-          />
-          <SelectField
-            label={<FactLabel source={machine.graphics.source}>Graphics</FactLabel>}
-            value={machine.graphics.value}
-            options={graphicsKinds.map(({ id }) => ({
-              value: id,
-              ...graphicsTexts[id],
-            }))}
-            onChange={(value) => set({ graphics: typed(value) })}
-          />
-          <NumberField
-            label={<FactLabel source={machine.graphicsYear.source}>Bought, or graphics from</FactLabel>}
-            unit="year"
-            minValue={1995}
-            maxValue={2100}
-            value={machine.graphicsYear.value}
-            onChange={(value) => value !== null && set({ graphicsYear: typed(value) })}
-          />
-          <SelectField
-            label={<FactLabel source={machine.footageDrive.source}>The footage lies on</FactLabel>}
-            value={machine.footageDrive.value}
-            options={driveKinds.map(({ id }) => ({ value: id, label: driveTexts[id] }))}
-            onChange={(value) => set({ footageDrive: typed(value) })}
-          />
-          <SegmentedField
-            label={<FactLabel source={machine.powerMode.source}>Power mode</FactLabel>}
-            value={machine.powerMode.value}
-            options={powerModes.map(({ id }) => ({ value: id, label: powerModeTexts[id] }))}
-            onChange={(value) => set({ powerMode: typed(value) })}
-          />
-          <SegmentedField<KnownState>
-            label={<FactLabel source={machine.isPluggedIn.source}>Plugged in</FactLabel>}
-            value={machine.isPluggedIn.value}
-            options={knownStates.map((value) => ({ value, label: knownStateTexts[value] }))}
-            onChange={(value) => set({ isPluggedIn: typed(value) })}
-          />
-          <NumberField
-            label={<FactLabel source={machine.systemDriveFreePercent.source}>Free on the system’s drive</FactLabel>}
-            unit="%"
-            minValue={0}
-            maxValue={100}
-            fractionDigits={1}
-            value={machine.systemDriveFreePercent.value}
-            onChange={(value) => value !== null && set({ systemDriveFreePercent: typed(value) })}
-          />
-          <SelectField
-            label={<FactLabel source={machine.cacheDrive.source}>The editor’s cache lies on</FactLabel>}
-            value={machine.cacheDrive.value}
-            options={driveKinds.map(({ id }) => ({ value: id, label: driveTexts[id] }))}
-            onChange={(value) => set({ cacheDrive: typed(value) })}
-          />
-          {machine.graphics.value !== 'none' && (
+          {fact('coreCount', (label) => (
             <NumberField
-              label={<FactLabel source={machine.graphicsMemoryMib.source}>Graphics memory</FactLabel>}
+              label={label}
+              minValue={1}
+              maxValue={256}
+              unit="cores"
+              canBeEmpty={false}
+              value={machine.coreCount.value}
+              onChange={(value) => value !== null && set({ coreCount: typed(value) })}
+            />
+          ))}
+          {fact('memoryMib', (label) => (
+            <NumberField
+              label={label}
               unit="GB"
-              minValue={0}
+              minValue={0.5}
               maxValue={4096}
               fractionDigits={1}
-              value={machine.graphicsMemoryMib.value / 1024}
-              onChange={(value) => value !== null && set({ graphicsMemoryMib: typed(Math.round(value * 1024)) })}
+              canBeEmpty={false}
+              value={machine.memoryMib.value / 1024}
+              onChange={(value) => value !== null && set({ memoryMib: typed(Math.round(value * 1024)) })}
             />
-          )}
-          {machine.graphics.value === 'separate' && (
+          ))}
+          {fact('speedClass', (label) => (
+            <SelectField
+              label={label}
+              value={machine.speedClass.value}
+              options={speedClasses.map(({ id }) => ({ value: id, ...speedClassTexts[id] }))}
+              onChange={(value) => set({ speedClass: typed(value) })}
+            />
+          ))}
+          {fact('graphics', (label) => (
+            <SelectField
+              label={label}
+              value={machine.graphics.value}
+              options={graphicsKinds.map(({ id }) => ({ value: id, ...graphicsTexts[id] }))}
+              onChange={(value) => set({ graphics: typed(value) })}
+            />
+          ))}
+          {fact('graphicsYear', (label) => (
+            <NumberField
+              label={label}
+              unit="year"
+              minValue={1995}
+              maxValue={2100}
+              canBeEmpty={false}
+              value={machine.graphicsYear.value}
+              onChange={(value) => value !== null && set({ graphicsYear: typed(value) })}
+            />
+          ))}
+          {fact('footageDrive', (label) => (
+            <SelectField
+              label={label}
+              value={machine.footageDrive.value}
+              options={drives}
+              onChange={(value) => set({ footageDrive: typed(value) })}
+            />
+          ))}
+          {fact('powerMode', (label) => (
+            <SegmentedField
+              label={label}
+              value={machine.powerMode.value}
+              options={powerModes.map(({ id }) => ({ value: id, label: powerModeTexts[id] }))}
+              onChange={(value) => set({ powerMode: typed(value) })}
+            />
+          ))}
+          {fact('isPluggedIn', (label) => (
             <SegmentedField<KnownState>
-              label={<FactLabel source={machine.hasSecondGraphics.source}>It has slower graphics as well</FactLabel>}
-              value={machine.hasSecondGraphics.value}
-              options={knownStates.map((value) => ({ value, label: knownStateTexts[value] }))}
-              onChange={(value) => set({ hasSecondGraphics: typed(value) })}
+              label={label}
+              value={machine.isPluggedIn.value}
+              options={states}
+              onChange={(value) => set({ isPluggedIn: typed(value) })}
             />
-          )}
-          <SegmentedField<KnownState>
-            label={<FactLabel source={machine.isThin.source}>It gets hot under load</FactLabel>}
-            value={machine.isThin.value}
-            options={knownStates.map((value) => ({ value, label: knownStateTexts[value] }))}
-            onChange={(value) => set({ isThin: typed(value) })}
-          />
+          ))}
+          {fact('systemDriveFreePercent', (label) => (
+            <NumberField
+              label={label}
+              unit="%"
+              minValue={0}
+              maxValue={100}
+              fractionDigits={1}
+              canBeEmpty={false}
+              value={machine.systemDriveFreePercent.value}
+              onChange={(value) => value !== null && set({ systemDriveFreePercent: typed(value) })}
+            />
+          ))}
+          {fact('cacheDrive', (label) => (
+            <SelectField
+              label={label}
+              value={machine.cacheDrive.value}
+              options={drives}
+              onChange={(value) => set({ cacheDrive: typed(value) })}
+            />
+          ))}
+          {machine.graphics.value !== 'none' &&
+            fact('graphicsMemoryMib', (label) => (
+              <NumberField
+                label={label}
+                unit="GB"
+                minValue={0}
+                maxValue={4096}
+                fractionDigits={1}
+                canBeEmpty={false}
+                value={machine.graphicsMemoryMib.value / 1024}
+                onChange={(value) => value !== null && set({ graphicsMemoryMib: typed(Math.round(value * 1024)) })}
+              />
+            ))}
+          {machine.graphics.value === 'separate' &&
+            fact('hasSecondGraphics', (label) => (
+              <SegmentedField<KnownState>
+                label={label}
+                value={machine.hasSecondGraphics.value}
+                options={states}
+                onChange={(value) => set({ hasSecondGraphics: typed(value) })}
+              />
+            ))}
+          {fact('isThin', (label) => (
+            <SegmentedField<KnownState>
+              label={label}
+              value={machine.isThin.value}
+              options={states}
+              onChange={(value) => set({ isThin: typed(value) })}
+            />
+          ))}
         </FieldGrid>
-        <div style={{ marginTop: 12 }}>
+        <Spaced>
           <Disclosure label="Where do I find these?">
             Windows: Settings, System, About, and the Performance page of Task Manager. macOS: the Apple menu, About
             This Mac. Linux: the system settings, About. If the computer that lags is another one, type its figures over
             what this browser states.
           </Disclosure>
-        </div>
+        </Spaced>
       </Sheet>
       <MeasuredDecoding />
       <Programs />

@@ -15,6 +15,7 @@ import { colour } from '@/ui/tokens';
 import { PracticeReading } from '../readings/PracticeReading';
 import { ReadingForm } from '../readings/ReadingForm';
 import { ReadingHistory } from '../readings/ReadingHistory';
+import { useHeadingFocus } from '../shell/use-heading-focus';
 import { useOpenCard } from '../shell/use-open-card';
 import { MeterResultSheet } from './MeterResultSheet';
 import { type Chosen, RecordingSheet } from './RecordingSheet';
@@ -58,6 +59,7 @@ interface Shown {
 /** Measures what a preview really shows, in one of four ways, and compares. */
 export function LagMeter() {
   const { card } = useOpenCard();
+  const heading = useHeadingFocus();
   const recording = useRecording();
   const capture = useCapture();
   const [way, setWay] = useState<Way>('share');
@@ -128,7 +130,9 @@ export function LagMeter() {
       }}
     >
       <Head>
-        <h1>Lag meter</h1>
+        <h1 ref={heading} tabIndex={-1}>
+          Lag meter
+        </h1>
         <p>Counts the new pictures that your preview really shows, and tells whether a change helped.</p>
         <SegmentedField label="Take a reading" options={ways} value={way} onChange={setWay} />
         {hasPracticeMachine(card.id) && (

@@ -6,14 +6,14 @@ import type { MeasuredReading, Reading } from '@/core/card';
 import type { MeterResult } from '@/core/meter';
 import { medianOf } from '@/core/numbers/percentile';
 import { paceOf, toMeasuredReading } from '@/core/readings';
-import { formatFps, formatMs, formatWait } from '@/messages/format';
+import { formatMs, formatRate, formatWait } from '@/messages/format';
 import { confidenceReasonTexts, confidenceTexts, describeOwnLoad, describeShown, paceTexts } from '@/messages/meter';
 import { Button } from '@/ui/Button';
 import { IntervalsChart } from '@/ui/charts/IntervalsChart';
 import { Row, Soft } from '@/ui/layout';
-import { NumberField } from '@/ui/NumberField';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
+import { NumberField } from '../fields/NumberField';
 import { KeepReading } from './KeepReading';
 
 const Shown = styled.p`
@@ -41,8 +41,6 @@ interface MeterResultSheetProps {
   readonly onFilmed?: (() => void) | undefined;
 }
 
-const tenths = (fps: number): string => formatFps(Math.round(fps * 10) / 10);
-
 const sumOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0);
 
 function listFigures(result: MeterResult, doing: Reading['doing']): readonly (readonly [string, string])[] {
@@ -50,16 +48,16 @@ function listFigures(result: MeterResult, doing: Reading['doing']): readonly (re
     return [
       ['Usual wait for a new picture', formatWait(medianOf(result.intervalsMs))],
       ['Longest wait', formatWait(result.longestFreezeMs)],
-      ['Slowest second', `${tenths(result.slowestSecondFps)} a second`],
+      ['Slowest second', `${formatRate(result.slowestSecondFps)} a second`],
     ];
   return [
-    ['Slowest second', `${tenths(result.slowestSecondFps)} a second`],
+    ['Slowest second', `${formatRate(result.slowestSecondFps)} a second`],
     ['Longest time without a new picture', formatWait(result.longestFreezeMs)],
-    ['Freezes a minute', tenths(result.freezesPerMinute)],
-    ['Slowest hundredth', `${tenths(result.worstOnePercentFps)} a second`],
+    ['Freezes a minute', formatRate(result.freezesPerMinute)],
+    ['Slowest hundredth', `${formatRate(result.worstOnePercentFps)} a second`],
     ['Before the first new picture', formatWait(result.startDelayMs)],
     [
-      `Settled at ${tenths(result.settledFps)} a second`,
+      `Settled at ${formatRate(result.settledFps)} a second`,
       result.settledAfterMs < 300 ? 'at once' : `after ${formatWait(result.settledAfterMs)}`,
     ],
   ];

@@ -1,7 +1,7 @@
 'use client';
 
 import type { PictureRegion } from '@/core/meter';
-import { NumberField } from '@/ui/NumberField';
+import { NumberField } from '../fields/NumberField';
 
 const fields = [
   ['xPx', 'Part, from the left'],

@@ -8,8 +8,8 @@ import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
-import { NumberField } from '@/ui/NumberField';
 import { Sheet } from '@/ui/Sheet';
+import { NumberField } from '../fields/NumberField';
 import { TapPad } from './TapPad';
 import { usePadWindow } from './use-pad-window';
 

@@ -3,12 +3,12 @@
 import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { nextShownMs, type PracticePattern, practicePatterns } from '@/core/meter';
-import { formatFps } from '@/messages/format';
+import { formatRate } from '@/messages/format';
 import { practicePatternTexts } from '@/messages/meter';
 import { FieldGrid } from '@/ui/layout';
-import { NumberField } from '@/ui/NumberField';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { colour } from '@/ui/tokens';
+import { NumberField } from '../fields/NumberField';
 
 const Page = styled.main`
   max-width: 820px;
@@ -73,7 +73,7 @@ const countedMs = 15_000;
 function describeDrawn(atMs: readonly number[]): string {
   const [first = 0, last = 0] = [atMs[0], atMs.at(-1)];
   const fps = last > first ? ((atMs.length - 1) * 1000) / (last - first) : 0;
-  return `This page drew ${formatFps(Math.round(fps * 10) / 10)} pictures a second over the last fifteen seconds.`;
+  return `This page drew ${formatRate(fps)} pictures a second over the last fifteen seconds.`;
 }
 
 const shownPatterns = practicePatterns.map((value) => ({ value, label: practicePatternTexts[value] }));

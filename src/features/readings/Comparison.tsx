@@ -4,7 +4,7 @@ import styled from 'styled-components';
 import { type JobCard, targetFpsOf } from '@/core/card';
 import type { PoolFigures, RangedFigure } from '@/core/meter';
 import { type ComparedSetup, compareCardReadings } from '@/core/readings';
-import { formatCount, formatFps } from '@/messages/format';
+import { formatCount, formatRate } from '@/messages/format';
 import { describeChange, describeCompareFailure, describeRange } from '@/messages/readings';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Sheet } from '@/ui/Sheet';
@@ -47,10 +47,10 @@ function ComparedRow({ setup, targetFps, figures }: ComparedRowProps) {
         <Second>{formatCount(readings.length, 'reading')}</Second>
       </th>
       <td data-figure>
-        {formatFps(Math.round((figures?.shownFps.value ?? shownFps) * 10) / 10)}
+        {formatRate(figures?.shownFps.value ?? shownFps)}
         {figures && <Second>{describeRange(withinReach(figures.shownFps, targetFps))}</Second>}
       </td>
-      <td data-figure>{freezes === null ? '–' : formatFps(Math.round(freezes * 10) / 10)}</td>
+      <td data-figure>{freezes === null ? '–' : formatRate(freezes)}</td>
       <Verdict data-verdict={change?.ok ? change.value.verdict : 'none'}>
         {change === null
           ? 'the others are held against it'

@@ -13,10 +13,10 @@ import type { KnownState } from '@/core/machine';
 import { readingPassTexts, readingViewerTexts } from '@/messages/readings';
 import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Stack } from '@/ui/layout';
-import { NumberField } from '@/ui/NumberField';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { SelectField } from '@/ui/SelectField';
 import { TextField } from '@/ui/TextField';
+import { NumberField } from '../fields/NumberField';
 import { describeReadingSetup } from './describe-setup';
 
 /** What is said of a reading beside its figures. */

@@ -4,7 +4,7 @@ import { Download, Upload } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { useRef, useState } from 'react';
 import { areSameFixes, type JobCard, targetFpsOf } from '@/core/card';
-import { formatCount, formatFps } from '@/messages/format';
+import { formatCount, formatRate } from '@/messages/format';
 import { describeReadingsFailure } from '@/messages/readings';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
@@ -57,7 +57,7 @@ export function ReadingHistory() {
             <p>{problem}</p>
           </Note>
         )}
-        {points.length > 1 && <ReadingsChart points={points} targetFps={targetFpsOf(card)} formatFps={formatFps} />}
+        {points.length > 1 && <ReadingsChart points={points} targetFps={targetFpsOf(card)} formatFps={formatRate} />}
         {isFull ? (
           <ReadingList chosen={chosen} onChoose={choose} />
         ) : (

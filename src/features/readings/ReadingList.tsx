@@ -3,7 +3,7 @@
 import styled from 'styled-components';
 import { areSameFixes, fixesInForce, type Reading } from '@/core/card';
 import { rateOfReading } from '@/core/readings';
-import { formatCount, formatFps, formatMoment } from '@/messages/format';
+import { formatCount, formatMoment, formatRate } from '@/messages/format';
 import { scrubFeelTexts } from '@/messages/interview';
 import { describeReadingWay } from '@/messages/readings';
 import { Button } from '@/ui/Button';
@@ -27,7 +27,7 @@ function describeFigure(reading: Reading): string {
   const rate = rateOfReading(reading);
   if (rate !== null) {
     const about = doing === 'scrubbing' ? ' while scrubbing' : measured?.isAtLeast ? ' or more' : '';
-    return `${formatFps(Math.round(rate * 100) / 100)}${about}`;
+    return `${formatRate(rate)}${about}`;
   }
   return tapped ? formatCount(tapped.stutterCount, 'stutter') : '–';
 }

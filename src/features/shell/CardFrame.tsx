@@ -1,23 +1,28 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
+import { Download } from 'lucide-react';
+import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useEffect, useMemo } from 'react';
 import styled from 'styled-components';
-import { stepIds } from '@/core/card';
+import { type JobCard, stepIds } from '@/core/card';
 import { summariseCard } from '@/core/diagnose';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
+import { CardBoundary } from './CardBoundary';
 import { DiagnosisProvider } from './diagnosis-context';
-import { exportCard } from './export-card';
 import { Gauge } from './Gauge';
 import { isTyping } from './is-typing';
 import { Rail } from './Rail';
 import { StorageBar } from './StorageBar';
-import { useCardStore, useCards } from './store-context';
-import { TopBar } from './TopBar';
+import { useCards } from './store-context';
+import { mainId, TopBar } from './TopBar';
+import { useConclusion } from './use-conclusion';
+import { useExportCard } from './use-export-card';
+import { useKeptFocus } from './use-kept-focus';
 import { useCardId, useRunCommand } from './use-open-card';
+import { useUnfoldedPrint } from './use-unfolded-print';
 
 const Layout = styled.div`
   display: grid;
@@ -34,8 +39,9 @@ const Layout = styled.div`
 const Main = styled.main`
   min-width: 0;
   padding: 22px 8px 96px 12px;
+  &:focus { outline: none; }
   @media (max-width: 1100px) { padding-right: 20px; }
-  @media (max-width: 720px) { padding: 16px 12px 96px; }
+  @media (max-width: 720px) { padding: 10px 12px 96px; }
 `;
 const TitleField = styled.div`
   max-width: 420px;
@@ -45,8 +51,8 @@ const TitleField = styled.div`
   input:hover, input:focus { border-color: ${colour.edge}; background: ${colour.card}; }
   @media (max-width: 720px) { padding-left: 4px; }
 `;
-const Wide = styled.span`
-  display: contents;
+/** Beside its picture, where there is room. */
+const Word = styled.span`
   @media (max-width: 720px) { display: none; }
 `;
 const Missing = styled.div`
@@ -72,21 +78,39 @@ function useStepKeys(cardId: string): void {
   }, [cardId, router]);
 }
 
+/** Rail, sheet and gauge of an open card; all say the same of its cause and its next step. */
+function OpenCardLayout({ card, children }: { readonly card: JobCard; readonly children: ReactNode }) {
+  const overview = useMemo(() => summariseCard(card), [card]);
+  const conclusion = useConclusion(card, overview);
+  const main = useKeptFocus<HTMLElement>();
+  useUnfoldedPrint();
+  return (
+    <Layout>
+      <Rail card={card} overview={overview} cause={conclusion.cause} />
+      <Main id={mainId} ref={main} tabIndex={-1}>
+        <CardBoundary card={card} page={usePathname()}>
+          {children}
+        </CardBoundary>
+      </Main>
+      <Gauge card={card} overview={overview} conclusion={conclusion} />
+    </Layout>
+  );
+}
+
 /** The frame of an open card: bar, rail, sheet and gauge. It shows the step only once the card is there. */
 export function CardFrame({ children }: { readonly children: ReactNode }) {
   const cardId = useCardId();
-  const store = useCardStore();
   const run = useRunCommand(cardId);
+  const exportCard = useExportCard();
   const { status, cards } = useCards();
   const card = cards.get(cardId)?.card;
-  const overview = useMemo(() => (card ? summariseCard(card) : null), [card]);
   useStepKeys(cardId);
 
-  if (!card || !overview)
+  if (!card)
     return (
       <>
         <TopBar />
-        <Missing as="main">
+        <Missing as="main" id={mainId} tabIndex={-1}>
           <h1>{status === 'opening' ? 'Opening the card…' : 'This card is not here'}</h1>
           {status === 'ready' && (
             <>
@@ -104,16 +128,10 @@ export function CardFrame({ children }: { readonly children: ReactNode }) {
     <>
       <TopBar
         actions={
-          <Wide>
-            <Button
-              onPress={() => {
-                exportCard(card);
-                store?.markExported(card.id);
-              }}
-            >
-              Export card
-            </Button>
-          </Wide>
+          <Button aria-label="Export card" onPress={() => exportCard(card)}>
+            <Download size={17} aria-hidden="true" />
+            <Word>Export card</Word>
+          </Button>
         }
       >
         <TitleField>
@@ -125,13 +143,9 @@ export function CardFrame({ children }: { readonly children: ReactNode }) {
           />
         </TitleField>
       </TopBar>
-      <StorageBar />
+      <StorageBar openId={cardId} />
       <DiagnosisProvider card={card}>
-        <Layout>
-          <Rail card={card} overview={overview} />
-          <Main>{children}</Main>
-          <Gauge card={card} overview={overview} />
-        </Layout>
+        <OpenCardLayout card={card}>{children}</OpenCardLayout>
       </DiagnosisProvider>
     </>
   );

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import styled from 'styled-components';
 import { type JobCard, listSteps } from '@/core/card';
-import type { CardOverview } from '@/core/diagnose';
+import type { CardOverview, NamedCause } from '@/core/diagnose';
 import { stepTexts } from '@/messages/card';
 import { Drop } from '@/ui/Drop';
 import { VisuallyHidden } from '@/ui/layout';
@@ -14,9 +14,9 @@ import { colour } from '@/ui/tokens';
 import { describeStepState } from './step-hints';
 
 const Nav = styled.nav`
-  padding: 20px 8px 24px 16px;
-  @media (min-width: 721px) { position: sticky; top: 56px; align-self: start; max-height: calc(100vh - 56px); overflow: auto; }
-  @media (max-width: 720px) { padding: 10px 12px 0; ol { display: none; } }
+  padding: 16px 8px 16px 16px;
+  @media (min-width: 721px) { position: sticky; top: 56px; align-self: start; max-height: calc(100vh - 56px); overflow: auto; scrollbar-width: thin; scrollbar-color: ${colour.line} transparent; }
+  @media (max-width: 720px) { padding: 8px 12px 0; ol { display: none; } }
   @media print { display: none; }
 `;
 const Picker = styled.div`
@@ -34,8 +34,8 @@ const StepLink = styled(Link)`
   display: grid;
   grid-template-columns: 24px 1fr;
   gap: 10px;
-  padding: 7px 8px;
-  margin-bottom: 4px;
+  padding: 5px 8px;
+  margin-bottom: 3px;
   border: 1px solid transparent;
   border-radius: 6px;
   color: ${colour.ink};
@@ -68,8 +68,8 @@ const NextDrop = styled.span`
 
 const Tools = styled.ul`
   list-style: none;
-  margin: 14px 0 0;
-  padding: 12px 0 0;
+  margin: 10px 0 0;
+  padding: 8px 0 0;
   border-top: 1px solid ${colour.line};
   svg { margin: 1px 0 0 2px; color: ${colour.inkSoft}; }
   @media (max-width: 720px) { display: none; }
@@ -83,8 +83,14 @@ const tools = [
   { id: 'editor', label: 'My editor', what: 'what it can do', Icon: NotebookPen },
 ] as const;
 
+interface RailProps {
+  readonly card: JobCard;
+  readonly overview: CardOverview;
+  readonly cause: NamedCause;
+}
+
 /** The steps of a card in working order, and its tools; below 720 pixels a list to pick from. */
-export function Rail({ card, overview }: { readonly card: JobCard; readonly overview: CardOverview }) {
+export function Rail({ card, overview, cause }: RailProps) {
   const pathname = usePathname();
   const router = useRouter();
   const steps = listSteps(card);
@@ -95,6 +101,7 @@ export function Rail({ card, overview }: { readonly card: JobCard; readonly over
       <Picker>
         <SelectField
           label="Step"
+          isLabelHidden
           value={current}
           onChange={(stepId) => router.push(hrefOf(stepId))}
           options={[
@@ -121,7 +128,7 @@ export function Rail({ card, overview }: { readonly card: JobCard; readonly over
               )}
               <span>
                 <b>{stepTexts[step.id].label}</b>
-                <small>{describeStepState(step.id, card, overview)}</small>
+                <small>{describeStepState(step.id, card, overview, cause)}</small>
                 <VisuallyHidden>{step.isDone ? ' done' : step.isNext ? ' next' : ''}</VisuallyHidden>
               </span>
             </StepLink>

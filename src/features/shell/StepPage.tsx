@@ -8,6 +8,7 @@ import { stepTexts } from '@/messages/card';
 import { Button } from '@/ui/Button';
 import { PageHead } from '@/ui/layout';
 import { stepAfter, useFinishStep } from './use-finish-step';
+import { useHeadingFocus } from './use-heading-focus';
 import { useOpenCard } from './use-open-card';
 
 const Foot = styled.div`
@@ -28,6 +29,7 @@ export function StepPage({ stepId, children }: { readonly stepId: StepId; readon
   const { card } = useOpenCard();
   const finishStep = useFinishStep(card.id);
   const following = stepAfter(stepId);
+  const heading = useHeadingFocus();
   const { label, lead } = stepTexts[stepId];
   useEffect(() => {
     document.title = `${label} · ${card.title} · Oil Can`;
@@ -36,7 +38,9 @@ export function StepPage({ stepId, children }: { readonly stepId: StepId; readon
     <>
       <PageHead>
         <Printed>{card.title}</Printed>
-        <h1>{label}</h1>
+        <h1 ref={heading} tabIndex={-1}>
+          {label}
+        </h1>
         <p>{lead}</p>
       </PageHead>
       {children}

@@ -1,12 +1,12 @@
 'use client';
 
-import { lazy, Suspense } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import styled from 'styled-components';
 import { describeStorageFailure } from '@/messages/storage';
 import { Button } from '@/ui/Button';
 import { colour } from '@/ui/tokens';
-import { exportCard } from './export-card';
-import { useCardStore, useCards } from './store-context';
+import { useCards } from './store-context';
+import { useExportCard } from './use-export-card';
 
 const Bar = styled.div`
   display: flex;
@@ -24,24 +24,39 @@ const Bar = styled.div`
 
 const ConflictNote = lazy(() => import('./ConflictNote'));
 
-/** Says while anything is only held in this tab, until it is exported; and when two tabs' changes did not fit. */
-export function StorageBar() {
-  const store = useCardStore();
+/** More cards than these are exported from the wall. */
+const mostOffered = 3;
+
+/** Asks before the page is left while something on it is stored nowhere else; the words are the browser's own. */
+function useWarningBeforeLeaving(isNeeded: boolean): void {
+  useEffect(() => {
+    if (!isNeeded) return;
+    const warn = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', warn);
+    return () => window.removeEventListener('beforeunload', warn);
+  }, [isNeeded]);
+}
+
+/**
+ * Says while anything is only held in this tab, until it is exported, the card in hand first; and when two tabs' changes
+ * did not fit.
+ */
+export function StorageBar({ openId }: { readonly openId?: string }) {
   const { storageFailure, cards, conflict } = useCards();
-  const unsafe = [...cards.values()].filter((open) => !open.isSafe).map((open) => open.card);
+  const exportCard = useExportCard();
+  const unsafe = [...cards.values()]
+    .filter((open) => !open.isSafe)
+    .map((open) => open.card)
+    .sort((a, b) => Number(b.id === openId) - Number(a.id === openId) || b.updatedAtMs - a.updatedAtMs);
+  const isUnsafe = storageFailure !== null && unsafe.length > 0;
+  useWarningBeforeLeaving(isUnsafe);
   return (
     <>
-      {storageFailure && unsafe.length > 0 && (
+      {isUnsafe && (
         <Bar role="alert">
           <span>{describeStorageFailure(storageFailure)}</span>
-          {unsafe.slice(0, 3).map((card) => (
-            <Button
-              key={card.id}
-              onPress={() => {
-                exportCard(card);
-                store?.markExported(card.id);
-              }}
-            >
+          {unsafe.slice(0, mostOffered).map((card) => (
+            <Button key={card.id} onPress={() => exportCard(card)}>
               Export “{card.title}”
             </Button>
           ))}

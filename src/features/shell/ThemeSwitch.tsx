@@ -2,9 +2,14 @@
 
 import { Moon, Sun } from 'lucide-react';
 import { useEffect, useState } from 'react';
+import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import type { ThemeName } from '@/ui/tokens';
 import { themeCookieName } from './theme-cookie';
+
+const Word = styled.span`
+  @media (max-width: 720px) { display: none; }
+`;
 
 const readTheme = (): ThemeName => {
   const chosen = document.documentElement.dataset.theme;
@@ -27,7 +32,7 @@ export function ThemeSwitch() {
   return (
     <Button onPress={choose} aria-label={other === 'night' ? 'Switch to night' : 'Switch to day'}>
       <Icon size={18} aria-hidden="true" />
-      <span>{other === 'night' ? 'Night' : 'Day'}</span>
+      <Word>{other === 'night' ? 'Night' : 'Day'}</Word>
     </Button>
   );
 }

@@ -2,6 +2,7 @@
 
 import { type ReactNode, useEffect } from 'react';
 import { PageHead } from '@/ui/layout';
+import { useHeadingFocus } from './use-heading-focus';
 import { useOpenCard } from './use-open-card';
 
 interface ToolPageProps {
@@ -14,13 +15,16 @@ interface ToolPageProps {
 /** The frame of a tool that is at hand at any step. */
 export function ToolPage({ title, lead, children }: ToolPageProps) {
   const { card } = useOpenCard();
+  const heading = useHeadingFocus();
   useEffect(() => {
     document.title = `${title} · ${card.title} · Oil Can`;
   }, [title, card.title]);
   return (
     <>
       <PageHead>
-        <h1>{title}</h1>
+        <h1 ref={heading} tabIndex={-1}>
+          {title}
+        </h1>
         <p>{lead}</p>
       </PageHead>
       {children}

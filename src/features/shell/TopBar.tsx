@@ -36,13 +36,34 @@ const Middle = styled.div`
   min-width: 0;
 `;
 
+/** Where the skip link leads: the main part of every page. */
+export const mainId = 'main';
+
+/** The first thing that Tab reaches: past the bar and the rail. */
+const SkipLink = styled.a`
+  position: absolute;
+  left: 12px;
+  top: -60px;
+  z-index: 30;
+  padding: 8px 14px;
+  border-radius: 4px;
+  background: ${colour.enamel};
+  color: ${colour.onEnamel};
+  font-weight: 650;
+  &:focus { top: 10px; }
+`;
+const Name = styled.span`
+  @media (max-width: 480px) { display: none; }
+`;
+
 /** The bar at the top of every page; `children` stand beside the mark, `actions` before help and theme. */
 export function TopBar({ children, actions }: { readonly children?: ReactNode; readonly actions?: ReactNode }) {
   return (
     <Bar>
-      <Home href="/" prefetch={false}>
+      <SkipLink href={`#${mainId}`}>Skip to the page</SkipLink>
+      <Home href="/" prefetch={false} aria-label="Oil Can">
         <Mark />
-        Oil Can
+        <Name>Oil Can</Name>
       </Home>
       <Middle>{children}</Middle>
       {actions}

@@ -6,9 +6,9 @@ import { formatChance } from '@/messages/diagnosis';
 import { fixTitle } from '@/messages/fix-titles';
 import { describeEffort, fixTexts } from '@/messages/fixes';
 import { formatMinutes } from '@/messages/format';
-import { describeRelief } from '@/messages/loop';
+import { describeMoveReason } from '@/messages/loop';
+import { titleOfMove } from '@/messages/move-title';
 import { questionTexts } from '@/messages/questions';
-import { testPlayLook } from '@/messages/test-play';
 import { describeFixFacts, type FixFact } from './fix-facts';
 import { stepVerbs } from './step-verbs';
 
@@ -17,6 +17,8 @@ export interface NextStepText {
   readonly why: string;
   readonly button: string;
   readonly stepId: StepId;
+  /** Whether it is the step itself that is to be done, so that it can be called done where it stands. */
+  readonly isStep?: boolean;
   /** What stands beside it. */
   readonly facts?: readonly FixFact[];
 }
@@ -45,16 +47,16 @@ export function describeMove(move: NextMove): NextStepText | null {
       const takes: FixFact = { name: 'takes', value: formatMinutes(minutes) };
       if (kind === 'test-play')
         return {
-          title: testPlayLook.titleOfAny,
-          why: 'First, because what it measures tells more for its minutes than any fix.',
+          title: titleOfMove(move) ?? '',
+          why: describeMoveReason(move),
           button: 'Show me',
           stepId: 'findings',
           facts: [takes],
         };
       if (!(id in questionTexts)) return null;
       return {
-        title: questionTexts[id as keyof typeof questionTexts].question,
-        why: 'First, because the answer tells more for its minutes than any fix.',
+        title: titleOfMove(move) ?? '',
+        why: describeMoveReason(move),
         button: 'Answer it',
         stepId: 'findings',
         facts: [takes],
@@ -66,11 +68,7 @@ export function describeMove(move: NextMove): NextStepText | null {
       const isOneOfMany = move.plan !== null && move.plan.fixes.length > 1;
       return {
         title: fixTitle(fix.id, move.fix.level),
-        why: move.relief
-          ? describeRelief(move.relief)
-          : isOneOfMany
-            ? `The first of ${move.plan?.fixes.length} changes that together make it usable.`
-            : 'First, because it helps or tells most for its minutes.',
+        why: describeMoveReason(move),
         button: 'Show me how',
         stepId: 'fixes',
         facts: [
@@ -92,7 +90,7 @@ export function describeMove(move: NextMove): NextStepText | null {
       if (!fix) return null;
       return {
         title: fixTitle(fix.id, move.fix.level),
-        why: `Step ${move.at} of ${move.of} of the plan that you chose.`,
+        why: describeMoveReason(move),
         button: 'Show me how',
         stepId: 'fixes',
         facts: [
@@ -103,17 +101,15 @@ export function describeMove(move: NextMove): NextStepText | null {
     }
     case 'give-back':
       return {
-        title: `Give back: ${fixTitle(move.fix.id, move.fix.level)}`,
-        why: move.isUsable
-          ? 'It is likely no longer needed. Take it away on trial, and see whether it is missed.'
-          : 'It brings nothing here. Take it away on trial, and see whether it is missed.',
+        title: titleOfMove(move) ?? '',
+        why: describeMoveReason(move),
         button: 'Show me how',
         stepId: 'fixes',
       };
     case 'ease':
       return {
         title: fixTitle(move.fix.id, move.fix.level),
-        why: 'A milder level likely does as well, and gives up less. Try it.',
+        why: describeMoveReason(move),
         button: 'Show me how',
         stepId: 'fixes',
       };
@@ -158,6 +154,7 @@ export function describeNextStep(next: NextStep, card: JobCard): NextStepText {
         why: stepTexts[next.stepId].lead,
         button: `Go to ${stepTexts[next.stepId].label}`,
         stepId: next.stepId,
+        isStep: true,
       };
     case 'take-reading':
       return {

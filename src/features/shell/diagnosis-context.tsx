@@ -74,6 +74,7 @@ export function DiagnosisProvider({ card: open, children }: { readonly card: Job
   const [state, setState] = useState<DiagnosisState>(waiting);
   const changedAtMs = useRef(Number.NEGATIVE_INFINITY);
   const last = useRef<Conclusion | null>(null);
+  const store = useCardStore();
   const begun = useHeadStart(client, open.id);
   useEffect(() => {
     const created = new DiagnosisClient();
@@ -92,7 +93,8 @@ export function DiagnosisProvider({ card: open, children }: { readonly card: Job
         if (answer.failure.code === 'diagnosis-broke') setState({ ...waiting, status: 'failed' });
         return;
       }
-      const { diagnosis } = answer.value;
+      const { diagnosis, summary } = answer.value;
+      store?.keepAnswer(open, summary);
       const previous = last.current;
       last.current = { card, diagnosis };
       const isNews = previous !== null && evidenceKeyOf(previous.card) !== evidenceKeyOf(card);
@@ -114,6 +116,6 @@ export function DiagnosisProvider({ card: open, children }: { readonly card: Job
       isCurrent = false;
       clearTimeout(timer);
     };
-  }, [client, card, open, begun]);
+  }, [client, card, open, begun, store]);
   return <DiagnosisContext value={state}>{children}</DiagnosisContext>;
 }

@@ -1,21 +1,15 @@
 'use client';
 
 import { X } from 'lucide-react';
-import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from 'react';
+import { createContext, type ReactNode, useCallback, useContext, useEffect, useMemo, useReducer, useRef } from 'react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { colour } from '@/ui/tokens';
-
-export interface Notice {
-  readonly kind: 'info' | 'alarm';
-  readonly text: string;
-  /** What the button beside the text does, if there is one. */
-  readonly action?: { readonly label: string; readonly run: () => void };
-}
+import { type Notice, nextLeavingMs, noNotices, type ShownNotice, stepNotices } from './notices-state';
 
 const NoticesContext = createContext<(notice: Notice) => void>(() => undefined);
 
-/** Shows a notice until it is dismissed or the next one comes. */
+/** Shows a notice beside those that are there; it leaves by itself, or stays where something went wrong. */
 export const useNotify = (): ((notice: Notice) => void) => useContext(NoticesContext);
 
 const Region = styled.div`
@@ -24,7 +18,10 @@ const Region = styled.div`
   left: 50%;
   bottom: 20px;
   transform: translateX(-50%);
+  display: grid;
+  gap: 8px;
   width: min(640px, calc(100vw - 32px));
+  @media print { display: none; }
 `;
 const Slip = styled.div`
   display: flex;
@@ -40,39 +37,73 @@ const Slip = styled.div`
   &[data-kind='alarm'] { border-left-color: ${colour.alarm}; }
 `;
 
-/** Holds the newest notice at the lower edge, announced to assistive technology. */
+/** The foot of every page gets as much more room as the notices take, so that whatever they lie over can be scrolled free. */
+function useRoomBelow(region: { readonly current: HTMLElement | null }): void {
+  useEffect(() => {
+    const element = region.current;
+    if (!element) return;
+    const observer = new ResizeObserver(() => {
+      const px = element.childElementCount > 0 ? element.offsetHeight + 28 : 0;
+      document.documentElement.style.setProperty('--notices-height', `${px}px`);
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, [region]);
+}
+
+/** Holds all notices at the lower edge, announced to assistive technology, the newest nearest to it. */
 export function NoticesProvider({ children }: { readonly children: ReactNode }) {
-  const [notice, setNotice] = useState<Notice | null>(null);
-  const notify = useCallback((next: Notice) => setNotice(next), []);
-  const region = useMemo(
-    () => (
-      <Region role="status">
-        {notice && (
-          <Slip data-kind={notice.kind}>
-            <span>{notice.text}</span>
-            {notice.action && (
-              <Button
-                onPress={() => {
-                  notice.action?.run();
-                  setNotice(null);
-                }}
-              >
-                {notice.action.label}
-              </Button>
-            )}
-            <Button look="quiet" aria-label="Dismiss" onPress={() => setNotice(null)}>
-              <X size={18} aria-hidden="true" />
+  const [state, dispatch] = useReducer(stepNotices, noNotices);
+  const region = useRef<HTMLDivElement>(null);
+  useRoomBelow(region);
+  const notify = useCallback((notice: Notice) => dispatch({ type: 'told', notice, nowMs: Date.now() }), []);
+  const leavingMs = nextLeavingMs(state);
+  useEffect(() => {
+    if (leavingMs === null) return;
+    const timer = setTimeout(
+      () => dispatch({ type: 'time', nowMs: Date.now() }),
+      Math.max(0, leavingMs - Date.now()) + 20,
+    );
+    return () => clearTimeout(timer);
+  }, [leavingMs]);
+  const slips = useMemo(() => {
+    const show = ({ id, notice }: ShownNotice) => {
+      const hold = () => dispatch({ type: 'held', id });
+      const letGo = () => dispatch({ type: 'let-go', id, nowMs: Date.now() });
+      return (
+        <Slip
+          key={id}
+          data-kind={notice.kind}
+          onPointerEnter={hold}
+          onPointerLeave={letGo}
+          onFocus={hold}
+          onBlur={letGo}
+        >
+          <span>{notice.text}</span>
+          {notice.action && (
+            <Button
+              onPress={() => {
+                notice.action?.run();
+                dispatch({ type: 'dismissed', id });
+              }}
+            >
+              {notice.action.label}
             </Button>
-          </Slip>
-        )}
-      </Region>
-    ),
-    [notice],
-  );
+          )}
+          <Button look="quiet" aria-label="Dismiss" onPress={() => dispatch({ type: 'dismissed', id })}>
+            <X size={18} aria-hidden="true" />
+          </Button>
+        </Slip>
+      );
+    };
+    return state.shown.map(show);
+  }, [state.shown]);
   return (
     <NoticesContext.Provider value={notify}>
       {children}
-      {region}
+      <Region role="status" ref={region}>
+        {slips}
+      </Region>
     </NoticesContext.Provider>
   );
 }

@@ -1,7 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { applyCommand, type CardCommand, createJobCard, createReading, type JobCard, stepIds } from '@/core/card';
-import { summariseCard } from '@/core/diagnose';
+import { type NamedCause, summariseCard } from '@/core/diagnose';
 import { loadDemoCards } from '@/demo/load-demo-cards';
+import { causeTexts } from '@/messages/load';
 import { toBudgetLanes } from './budget-lanes';
 import { describeMove, describeNextStep } from './describe-next-step';
 import { cardFileName } from './export-card';
@@ -64,8 +65,9 @@ describe('describeNextStep', () => {
 
 describe('describeMove', () => {
   it('promises nothing of a last resort', () => {
-    const move = { kind: 'try' as const, fix, minutes: 3, plan: null };
-    expect(describeMove(move)?.why).toMatch(/helps or tells most/);
+    const move = { kind: 'try' as const, fix, minutes: 3, plan: null, relief: null, isToFindOut: false, otherWays: [] };
+    expect(describeMove(move)?.why).toMatch(/^Quick to try/);
+    expect(describeMove({ ...move, isToFindOut: true })?.why).toMatch(/^Only to find out.*go back/);
     expect(describeMove({ ...move, relief: { fix, minutes: 3, closedRatio: null, isHeldUsable: false } })?.why).toMatch(
       /now and then/,
     );
@@ -88,16 +90,31 @@ describe('describeStepState', () => {
     for (const card of [createJobCard({ id: 'x', title: 'x', nowMs: 0 }), demo]) {
       const overview = summariseCard(card);
       for (const stepId of stepIds) {
-        const words = describeStepState(stepId, card, overview);
+        const words = describeStepState(stepId, card, overview, { kind: 'unknown', needs: [] });
         expect(words.length, stepId).toBeGreaterThan(4);
         expect(words.length, `${stepId}: ${words}`).toBeLessThanOrEqual(24);
       }
     }
   });
+  it('names the cause that all other pages name', () => {
+    const words = (cause: NamedCause) => describeStepState('findings', demo, summariseCard(demo), cause);
+    expect(words({ kind: 'diagnosed', id: 'decode-heavy', probability: 0.9 })).toBe(causeTexts['decode-heavy'].short);
+    expect(words({ kind: 'estimated', id: 'decode-heavy' })).toBe('only estimated so far');
+  });
+  it('never says a reading of a set-up that was undone', () => {
+    const kept = run(demo, begin, reading('r', 25), end('kept'), {
+      type: 'undoKeptTrial',
+      input: { id: 't', nowMs: 4 },
+    });
+    const without = { ...kept, readings: kept.readings.filter(({ id }) => id === 'r') };
+    const words = describeStepState('symptoms', without, summariseCard(without), { kind: 'unknown', needs: [] });
+    expect(words).toBe('to be read again');
+  });
   it('counts trials and what is to put back', () => {
+    const named = { kind: 'usable' } as const;
     const kept = run(demo, begin, reading('r', 25), end('kept'));
-    expect(describeStepState('fixes', kept, summariseCard(kept))).toBe('1 kept, 0 undone');
-    expect(describeStepState('export-check', kept, summariseCard(kept))).toBe('1 thing to put back');
+    expect(describeStepState('fixes', kept, summariseCard(kept), named)).toBe('1 kept, 0 undone');
+    expect(describeStepState('export-check', kept, summariseCard(kept), named)).toBe('1 thing to put back');
   });
 });
 

@@ -1,11 +1,26 @@
-import { firstThingIds, type JobCard, latestReading, listPutBack, openTrial, type StepId } from '@/core/card';
-import type { CardOverview } from '@/core/diagnose';
+import { firstThingIds, type JobCard, listPutBack, openTrial, type StepId } from '@/core/card';
+import type { CardOverview, NamedCause } from '@/core/diagnose';
 import { rationalToNumber } from '@/core/numbers/rational';
-import { formatCount, formatFps, formatMemory } from '@/messages/format';
+import { formatCount, formatFps, formatMemory, formatRate } from '@/messages/format';
 import { causeTexts } from '@/messages/load';
 
+function describeCauseShortly(cause: NamedCause): string {
+  switch (cause.kind) {
+    case 'usable':
+      return 'usable now';
+    case 'diagnosed':
+      return causeTexts[cause.id].short;
+    case 'estimated':
+      return 'only estimated so far';
+    case 'unknown':
+      return 'no cause named yet';
+    default:
+      return cause satisfies never;
+  }
+}
+
 /** What is known at a step, in a few words for the rail; each stays on one line. */
-export function describeStepState(stepId: StepId, card: JobCard, overview: CardOverview): string {
+export function describeStepState(stepId: StepId, card: JobCard, overview: CardOverview, cause: NamedCause): string {
   switch (stepId) {
     case 'first-things': {
       const answered = firstThingIds.filter((id) => card.firstThings[id] !== 'unknown').length;
@@ -16,17 +31,19 @@ export function describeStepState(stepId: StepId, card: JobCard, overview: CardO
     case 'footage':
       return card.clips.length === 0 ? 'no clips yet' : formatCount(card.clips.length, 'clip');
     case 'timeline': {
-      const { heightPx, frameRate, isDescribed } = card.timeline;
+      const { heightPx, frameRate, stated } = card.timeline;
       const rate = formatFps(rationalToNumber(frameRate));
-      return isDescribed ? `${heightPx} lines at ${rate}` : `assumed: ${heightPx} at ${rate}`;
+      return stated.length > 0 ? `${heightPx} high at ${rate}` : `assumed: ${heightPx} at ${rate}`;
     }
     case 'symptoms': {
-      const reading = latestReading(card);
+      // A reading of a set-up that was undone says nothing of how it is now.
+      const { reading, isReadingInForce } = overview;
       if (!reading) return 'no reading yet';
-      return reading.shownFps === null ? 'scrubbing judged' : `read ${formatFps(reading.shownFps)} a second`;
+      if (!isReadingInForce) return 'to be read again';
+      return reading.shownFps === null ? 'scrubbing judged' : `read ${formatRate(reading.shownFps)} a second`;
     }
     case 'findings':
-      return overview.findings.bindingCause ? causeTexts[overview.findings.bindingCause].short : 'should be usable';
+      return describeCauseShortly(cause);
     case 'fixes': {
       const kept = card.trials.filter((trial) => trial.status === 'kept').length;
       const undone = card.trials.filter((trial) => trial.status === 'undone').length;

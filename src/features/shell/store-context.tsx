@@ -14,6 +14,8 @@ const emptySnapshot: CardsSnapshot = {
 
 const StoreContext = createContext<CardStore | null>(null);
 
+const retryEveryMs = 20_000;
+
 /** Opens the card store once the page runs in a browser, and hands it down. */
 export function CardStoreProvider({ children }: { readonly children: ReactNode }) {
   const [store, setStore] = useState<CardStore | null>(null);
@@ -21,7 +23,17 @@ export function CardStoreProvider({ children }: { readonly children: ReactNode }
     const created = createCardStore({ nowMs: Date.now, createId: () => crypto.randomUUID() });
     setStore(created);
     created.open(fetchDemoCards);
-    return created.close;
+    // What could not be written is tried again when the page comes to the front, and now and then.
+    const retry = () => {
+      if (document.visibilityState === 'visible' && created.getSnapshot().storageFailure) created.retry();
+    };
+    document.addEventListener('visibilitychange', retry);
+    const timer = setInterval(retry, retryEveryMs);
+    return () => {
+      document.removeEventListener('visibilitychange', retry);
+      clearInterval(timer);
+      created.close();
+    };
   }, []);
   return <StoreContext.Provider value={store}>{children}</StoreContext.Provider>;
 }

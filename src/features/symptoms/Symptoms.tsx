@@ -3,8 +3,8 @@
 import { latestReading, targetFpsOf } from '@/core/card';
 import { formatFps } from '@/messages/format';
 import { Disclosure } from '@/ui/Disclosure';
-import { NumberField } from '@/ui/NumberField';
 import { Sheet } from '@/ui/Sheet';
+import { NumberField } from '../fields/NumberField';
 import { SideLeads } from '../looks/SideLeads';
 import { ReadingList } from '../readings/ReadingList';
 import { TakeReading } from '../readings/TakeReading';

@@ -6,11 +6,11 @@ import { type KnownState, knownStates } from '@/core/machine';
 import { habitTexts, lateFrameTexts, playWayTexts, proxyStateTexts, waitsAllTheSame } from '@/messages/editor';
 import { knownStateTexts } from '@/messages/machine';
 import { Disclosure } from '@/ui/Disclosure';
-import { FieldGrid } from '@/ui/layout';
-import { NumberField } from '@/ui/NumberField';
+import { FieldGrid, Spaced } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
+import { NumberField } from '../fields/NumberField';
 import { useOpenCard } from '../shell/use-open-card';
 
 const states = knownStates.map((value) => ({ value, label: knownStateTexts[value] }));
@@ -41,7 +41,7 @@ export function EditorSettings() {
         {hasProxies && (
           <NumberField
             label="Height of the proxies"
-            unit="lines"
+            unit="pixels"
             minValue={16}
             maxValue={32_768}
             value={editor.proxyHeightPx}
@@ -80,7 +80,7 @@ export function EditorSettings() {
           onChange={(areThumbnailsOn) => set({ areThumbnailsOn })}
         />
         <SegmentedField
-          label="Working depth, bits"
+          label="Colour depth while editing, bits"
           options={depths}
           value={editor.workingDepthBits === null ? 'unknown' : String(editor.workingDepthBits)}
           onChange={(value) =>
@@ -108,7 +108,7 @@ export function EditorSettings() {
           />
         )}
       </FieldGrid>
-      <div style={{ marginTop: 12 }}>
+      <Spaced>
         <Disclosure label="What it does while drawing">
           <FieldGrid $leastPx={260}>
             {drawingHabitIds.map((id) => (
@@ -122,7 +122,7 @@ export function EditorSettings() {
             ))}
           </FieldGrid>
         </Disclosure>
-      </div>
+      </Spaced>
     </Sheet>
   );
 }

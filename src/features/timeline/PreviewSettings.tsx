@@ -4,10 +4,10 @@ import type { CardPreview } from '@/core/card';
 import { type KnownState, knownStates } from '@/core/machine';
 import { knownStateTexts } from '@/messages/machine';
 import { Disclosure } from '@/ui/Disclosure';
-import { FieldGrid } from '@/ui/layout';
-import { NumberField } from '@/ui/NumberField';
+import { FieldGrid, Spaced } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
+import { NumberField } from '../fields/NumberField';
 import { useOpenCard } from '../shell/use-open-card';
 
 const qualities = [
@@ -34,7 +34,7 @@ export function PreviewSettings() {
         />
         <NumberField
           label="Preview height, if one is set"
-          unit="lines"
+          unit="pixels"
           minValue={16}
           maxValue={32_768}
           value={preview.heightPx}
@@ -42,7 +42,7 @@ export function PreviewSettings() {
         />
         <NumberField
           label="The viewer’s height on your screen"
-          unit="lines"
+          unit="pixels"
           minValue={16}
           maxValue={32_768}
           value={preview.viewerHeightPx}
@@ -61,14 +61,14 @@ export function PreviewSettings() {
           onChange={(graphicsDrawing) => set({ graphicsDrawing })}
         />
       </FieldGrid>
-      <div style={{ marginTop: 12 }}>
+      <Spaced>
         <Disclosure label="What do these mean?">
           Preview quality is a fraction of the timeline’s size: at 1/2, a 1080-line timeline is drawn 540 lines high.
           Hardware decoding lets a part of the graphics turn stored footage into pictures. Drawing on the graphics is
           about effects and layers after that. If you do not know, leave “Don’t know”: the ranges get wider, and nothing
           is made up.
         </Disclosure>
-      </div>
+      </Spaced>
     </Sheet>
   );
 }

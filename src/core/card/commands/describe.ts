@@ -1,5 +1,6 @@
 import type { KnownState } from '../../machine/facts';
 import { fail, succeed } from '../../result';
+import { statedTimelineFields } from '../schema';
 import type {
   CardEditor,
   CardEffect,
@@ -9,6 +10,7 @@ import type {
   CardTimeline,
   FirstThingId,
   JobCard,
+  StatedTimelineField,
   StepId,
 } from '../types';
 import type { CommandHandler } from './types';
@@ -53,11 +55,33 @@ export const fillMachine: CommandHandler<{ readonly facts: Partial<CardMachine> 
   return succeed({ ...card, machine: { ...card.machine, ...free } });
 };
 
-/** Changes the timeline; from then on it counts as described. */
-export const setTimeline: CommandHandler<{ readonly patch: Partial<Omit<CardTimeline, 'isDescribed' | 'effects'>> }> = (
+const isStatable = (field: string): field is StatedTimelineField =>
+  statedTimelineFields.some((statable) => statable === field);
+
+/** The timeline with fields that count as stated from then on; the others stay what they are. */
+const withStated = (timeline: CardTimeline, fields: readonly string[]): CardTimeline => {
+  const stated = [...new Set([...timeline.stated, ...fields.filter(isStatable)])];
+  return stated.length === timeline.stated.length ? timeline : { ...timeline, stated };
+};
+
+/** Changes fields of the timeline; those, and no others, count as stated from then on. */
+export const setTimeline: CommandHandler<{ readonly patch: Partial<Omit<CardTimeline, 'stated' | 'effects'>> }> = (
   card,
   { patch },
-) => succeed({ ...card, timeline: { ...card.timeline, ...patch, isDescribed: true } });
+) => succeed({ ...card, timeline: withStated({ ...card.timeline, ...patch }, Object.keys(patch)) });
+
+/** Says that fields of the timeline are as they stand there. */
+export const confirmTimeline: CommandHandler<{ readonly fields: readonly StatedTimelineField[] }> = (
+  card,
+  { fields },
+) => {
+  const timeline = withStated(card.timeline, fields);
+  return succeed(timeline === card.timeline ? card : { ...card, timeline });
+};
+
+/** States how far the film is. */
+export const setFilmStage: CommandHandler<{ readonly stage: JobCard['filmStage'] }> = (card, { stage }) =>
+  succeed({ ...card, filmStage: stage });
 
 /** Changes how the preview was set before any fix, or the viewer's size. */
 export const setPreview: CommandHandler<{ readonly patch: Partial<CardPreview> }> = (card, { patch }) =>
@@ -104,7 +128,7 @@ export const removeProgram: CommandHandler<{ readonly id: string }> = (card, { i
   return succeed({ ...card, programs });
 };
 
-/** Adds an effect that lies on the timeline; from then on the timeline counts as described. */
+/** Adds an effect that lies on the timeline; from then on its effects count as stated. */
 export const addEffect: CommandHandler<{ readonly effect: CardEffect; readonly index?: number }> = (
   card,
   { effect, index },
@@ -113,7 +137,9 @@ export const addEffect: CommandHandler<{ readonly effect: CardEffect; readonly i
   if (effects.some(({ id }) => id === effect.id)) return fail({ code: 'item-exists', item: 'effect', id: effect.id });
   return succeed({
     ...card,
-    timeline: { ...card.timeline, isDescribed: true, effects: effects.toSpliced(index ?? effects.length, 0, effect) },
+    timeline: withStated({ ...card.timeline, effects: effects.toSpliced(index ?? effects.length, 0, effect) }, [
+      'effects',
+    ]),
   });
 };
 

@@ -1,6 +1,7 @@
 import type { ClipFacts, VideoFacts } from '../../footage/types';
 import { fail, type Result, succeed } from '../../result';
 import type { DecodeTest } from '../../test-play/types';
+import { followFootage } from '../follow-footage';
 import type { BrowserAnswer, CardClip, CorrectableField, JobCard } from '../types';
 import type { CommandFailure, CommandHandler } from './types';
 
@@ -10,7 +11,7 @@ export interface PlacedClip {
   readonly index?: number;
 }
 
-/** Adds clips, in order; also how a removal is undone. The timeline takes the first video's shape until it is described. */
+/** Adds clips, in order; also how a removal is undone. What nobody stated of the timeline follows most of the footage. */
 export const addClips: CommandHandler<{ readonly clips: readonly PlacedClip[] }> = (card, { clips }) => {
   const taken = new Set(card.clips.map((clip) => clip.id));
   for (const { clip } of clips) {
@@ -19,11 +20,7 @@ export const addClips: CommandHandler<{ readonly clips: readonly PlacedClip[] }>
   }
   const list = [...card.clips];
   for (const { clip, index } of clips) list.splice(index ?? list.length, 0, clip);
-  const first = list.map(({ facts }) => facts).find((facts): facts is VideoFacts => facts.kind === 'video');
-  const canShape = !card.timeline.isDescribed && first && first.widthPx >= 16 && first.heightPx >= 16;
-  if (!canShape) return succeed({ ...card, clips: list });
-  const { widthPx, heightPx, frameRate } = first;
-  return succeed({ ...card, clips: list, timeline: { ...card.timeline, widthPx, heightPx, frameRate } });
+  return succeed({ ...card, clips: list, timeline: followFootage(card.timeline, list) });
 };
 
 /** Changes the named clips alone; fails with `item-missing` where one of them is not on the card. */
@@ -43,7 +40,9 @@ function changeClips(
 export const removeClips: CommandHandler<{ readonly ids: readonly string[] }> = (card, { ids }) => {
   const removed = new Set(ids);
   const checked = changeClips(card, ids, (clip) => clip);
-  return checked.ok ? succeed({ ...card, clips: card.clips.filter((clip) => !removed.has(clip.id)) }) : checked;
+  if (!checked.ok) return checked;
+  const clips = card.clips.filter((clip) => !removed.has(clip.id));
+  return succeed({ ...card, clips, timeline: followFootage(card.timeline, clips) });
 };
 
 /** States which drive clips lie on; null for the same one as the rest. */

@@ -5,11 +5,10 @@ import { mayHoldEffects, mayHoldLayers } from '../../load/state-facts';
 import type { PictureStream, SetupState } from '../../load/types';
 import { define, numberLevel } from '../define';
 import { type FixId, type FixLevel, qualityRatioOf } from '../fix-facts';
-import { seenHeightPx, smallerPictureSacrifice } from '../preview-level';
+import { seenHeightPx, smallerPictureSacrifice, suggestedHeightsPx } from '../preview-level';
 import type { FixDefinition } from '../types';
 
 const offeredQualities = ['1/2', '1/4', '1/8'] as const;
-const offeredHeightsPx = [720, 540, 360, 270] as const;
 
 const withQuality = (state: SetupState, level: FixLevel): SetupState => {
   const qualityRatio = qualityRatioOf(level);
@@ -42,11 +41,11 @@ export const lookingFixes = [
     sacrifice: (state, level) => smallerPictureSacrifice(withQuality(state, level)),
   }),
   define('smaller-preview-height', {
-    // The viewer's own height first of all: a picture as high as it is seen costs nothing visible.
     levelsFor: (state) => {
       const { timeline, preview } = state.setup;
-      const heights = [...new Set([...offeredHeightsPx, seenHeightPx(state)])].sort((a, b) => b - a);
-      return heights.filter((heightPx) => heightPx < previewHeightPx(timeline, preview));
+      return suggestedHeightsPx(seenHeightPx(state)).filter(
+        (heightPx) => heightPx < previewHeightPx(timeline, preview),
+      );
     },
     applyTo: withHeight,
     minutes: 2,

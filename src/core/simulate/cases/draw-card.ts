@@ -1,3 +1,4 @@
+import { statedTimelineFields } from '../../card/schema';
 import type { CardClip, CardMachine, JobCard, LagMoment } from '../../card/types';
 import { createRandom, type Random, seedOf } from '../../numbers/random';
 import type { BenchComplaint } from '../gap';
@@ -126,8 +127,13 @@ function toMachine(rig: Rig, facts: DrawnFacts, doubt: Doubt, random: Random): C
       'external-solid-state',
       'internal-solid-state',
     ),
+    programPercent: { value: 'one-core', source: 'assumed' },
   };
 }
+
+/** Most people come while they cut; luck of its own, so that it changes nothing else of a case. */
+const stageOf = (caseId: string): JobCard['filmStage'] =>
+  createRandom(seedOf(`${caseId} film stage`)).isTrue(0.25) ? 'finishing' : 'cutting';
 
 /** What somebody believes of small copies: that they are in use, when they once made them. */
 function believedProxies(rig: Rig, random: Random): JobCard['editor']['proxies'] {
@@ -165,7 +171,7 @@ export function drawCard(
   const moments = input.complaints.map((complaint) => momentOf[complaint]);
   return {
     format: 'oil-can-job-card',
-    version: 6,
+    version: 7,
     id: input.id,
     title: `Case ${input.id}`,
     createdAtMs: caseStartMs,
@@ -178,6 +184,7 @@ export function drawCard(
       'meets-minimum': 'yes',
     },
     delivery: { heightPx: doubt.say(rig.deliveredHeightPx, null, null), frameRateFps: null },
+    filmStage: stageOf(input.id),
     targetFps: null,
     machine: toMachine(rig, facts, doubt, random),
     programs: rig.programs.map((program, i) => ({
@@ -190,7 +197,7 @@ export function drawCard(
     clips,
     decodeTests: [],
     timeline: {
-      isDescribed,
+      stated: isDescribed ? statedTimelineFields : [],
       widthPx: Math.round(rig.timeline.widthPx),
       heightPx: Math.round(rig.timeline.heightPx),
       frameRate: rateOf(rig.timeline.fps),

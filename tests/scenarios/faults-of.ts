@@ -1,0 +1,27 @@
+import { believe, gapUnder } from '@/core/belief';
+import { conclude } from '@/core/diagnose/diagnose';
+import { createRandom } from '@/core/numbers/random';
+import { cardOf } from './scenario-cards';
+import type { Scenario } from './scenarios';
+
+/** Fewer samples than the screens use: many cards are weighed. */
+export const scenarioOptions = { sampleCount: 2000 };
+/** A useless fix may close so much of the gap, because other explanations are never quite ruled out. */
+const uselessRatio = 0.25;
+
+/** What is wrong with a variant of a retold case, or nothing. */
+export function faultsOf(scenario: Scenario, variant: number): readonly string[] {
+  const draft = scenario.build(createRandom(variant * 31));
+  const plain = cardOf(draft, { ...scenario, seed: variant });
+  const card = scenario.onCard?.(plain) ?? plain;
+  const belief = believe(card, scenarioOptions);
+  const { causes, plans } = conclude(card, belief);
+  const [before, after] = [gapUnder(belief, []).gap, gapUnder(belief, [scenario.useless]).gap];
+  return [
+    ...(causes[0]?.id === scenario.cause ? [] : [`named ${causes[0]?.id}`]),
+    ...(plans[0]?.fixes.some((fix) => scenario.cures.includes(fix.id))
+      ? []
+      : [`planned ${JSON.stringify(plans[0]?.fixes)}`]),
+    ...(before - after < uselessRatio * before ? [] : [`expects ${scenario.useless.id} to help`]),
+  ];
+}
