@@ -274,11 +274,25 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
     if (entry && !isStored(entry)) takeOver(cardId, await writeOn(cardId, entry));
   };
 
-  /** Marks removed cards as deleted; one that came back meanwhile by undo or by import is left alone. */
+  /**
+   * Marks removed cards as deleted. One that came back meanwhile by undo or by import is left alone, and so is one that
+   * another tab has changed since it was removed here: it is shown again.
+   */
   const writeRemovals = async (): Promise<void> => {
     for (const [id, atMs] of [...unmarked]) {
-      if (!entries.has(id)) await database.cards.update(id, { deletedAtMs: atMs });
+      const known = removed.get(id)?.revision ?? 0;
+      const isMarked =
+        entries.has(id) ||
+        (await database.transaction('rw', database.cards, async () => {
+          const row = await database.cards.get(id);
+          if (row && row.revision > known) return false;
+          if (row) await database.cards.update(id, { deletedAtMs: atMs });
+          return true;
+        }));
       unmarked.delete(id);
+      if (isMarked) continue;
+      removed.delete(id);
+      follow(...(await readAll()));
     }
   };
 
