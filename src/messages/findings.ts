@@ -1,3 +1,4 @@
+import type { JobCard } from '@/core/card';
 import type { CauseId } from '@/core/causes';
 import type { Diagnosis, Findings } from '@/core/diagnose';
 import type { LaneId, StageCost, StageId } from '@/core/load';
@@ -28,7 +29,14 @@ export function describeCauses(
   const isClear = first.probability >= clearProbability;
   if (isClear && second && second.probability >= 0.5) return 'More than one thing is wrong at once.';
   if (isClear) return 'One cause stands out.';
-  return 'No cause is clear yet: several would explain what you read. The look below tells most.';
+  return 'No cause is clear yet: several would explain it. The look below tells most.';
+}
+
+/** By what the causes were weighed: only what is really there. */
+export function describeEvidenceUsed({ readings, answers }: Pick<JobCard, 'readings' | 'answers'>): string {
+  const hasAnswers = answers.some(({ answer }) => answer !== 'unknown');
+  if (readings.length > 0) return hasAnswers ? 'by your readings and answers' : 'by your readings';
+  return hasAnswers ? 'by your answers' : 'by what is on the card';
 }
 
 /** The dearest stage of the lane that binds. */
@@ -84,7 +92,7 @@ export function describeBudget(budget: Budget): string {
 /** How a typed rate lies to the expected range. */
 export function describeFit(shownFps: number, findings: Findings): { readonly fits: boolean; readonly text: string } {
   const { low, high } = findings.shownFps;
-  // A typed rate is good to about 15 % (MODEL.md, section 2).
+  // A typed rate is good to about 15 %.
   const fits = shownFps >= low * 0.85 && shownFps <= high * 1.15;
   const expected = `The estimate expects ${formatFpsRange(findings.shownFps)} a second here; you read ${formatRate(shownFps)}.`;
   const isWithin = shownFps >= low && shownFps <= high;

@@ -11,16 +11,16 @@ const fixTitles: Readonly<Record<FixId, (level: FixLevel) => string>> = {
   'reset-editor': () => 'Set the editor’s own settings back',
   'reinstall-editor': () => 'Install the editor again',
   'lower-preview-quality': (level) => `Lower the preview quality to ${level ?? '1/4'}`,
-  'smaller-preview-height': (level) => `Draw the preview ${level ?? 540} lines high`,
+  'smaller-preview-height': (level) => `Draw the preview ${level ?? 540} pixels high`,
   'coarser-while-moving': () => 'Let the picture be coarser while the playhead moves',
   'skip-late-frames': () => 'Let the preview skip late frames',
-  'play-every-frame-slowly': () => 'Play every frame, slower than real time',
+  'play-every-frame-slowly': () => 'Let playing slow down rather than leave pictures out',
   'play-short-span': () => 'Play a few seconds in a loop',
   'bypass-effects': () => 'Bypass the effects while cutting',
   'stop-blending': () => 'Draw only the topmost picture',
   'solo-track': () => 'Play one track alone',
   'hide-covered-clips': () => 'Hide clips that lie under another picture',
-  'lower-working-depth': () => 'Work in 8 bits while cutting',
+  'lower-working-depth': () => 'Compute colours in 8 bits while cutting',
   'cheaper-scaling-filter': () => 'Scale with a simpler filter',
   'cheaper-colour-conversion': () => 'Convert colours for the screen more simply',
   'lower-raw-decode': () => 'Decode raw footage at half size',
@@ -40,13 +40,13 @@ const fixTitles: Readonly<Record<FixId, (level: FixLevel) => string>> = {
     level === 'by-folder-swap'
       ? 'Put the proxies in the originals’ place'
       : level === 'by-name'
-        ? 'Attach the proxies by their names'
-        : 'Attach the proxies that you made',
-  'make-proxies': (level) => `Make proxies ${level ?? 540} lines high for the heavy clips`,
+        ? 'Tell the editor of the proxies by their names'
+        : 'Tell the editor of the proxies that you made',
+  'make-proxies': (level) => `Make proxies ${level ?? 540} pixels high for the heavy clips`,
   'make-proxies-on-import': () => 'Have proxies made at every import',
   'convert-footage': () => 'Convert long-distance clips to an editing codec',
   'match-project-to-clips': () => 'Set the project up like the clips',
-  'lower-project-size': (level) => `Set the project to ${level ?? 1080} lines`,
+  'lower-project-size': (level) => `Set the project to a height of ${level ?? 1080} pixels`,
   'lower-project-rate': (level) => `Set the project to ${level ?? 25} frames a second`,
   'give-editor-memory': (level) => `Let the editor take ${formatMemory(Number(level ?? 4096))} of memory`,
   'raise-preview-memory': (level) => `Raise the preview memory to ${formatMemory(Number(level ?? 4096))}`,

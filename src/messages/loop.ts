@@ -1,9 +1,17 @@
 import { assertNever } from '@/core/assert-never';
-import type { AdviceReason, NextMove, Relief, TrialAdvice, TrialVerdict } from '@/core/diagnose';
+import {
+  type AdviceReason,
+  type NextMove,
+  type Relief,
+  type Stronger,
+  type TrialAdvice,
+  type TrialVerdict,
+  takesLonger,
+} from '@/core/diagnose';
 import type { FixRequirement } from '@/core/fixes';
 import { formatChance } from './diagnosis';
 import { fixTitle } from './fix-titles';
-import { formatCount } from './format';
+import { formatCount, formatMinutes } from './format';
 import { questionTexts } from './questions';
 
 export const verdictTexts: Readonly<Record<TrialVerdict, string>> = {
@@ -95,6 +103,19 @@ export function describeRelief({ closedRatio, isHeldUsable }: Relief): string {
   return closedRatio === null
     ? 'By what is known nothing is likely to bring much here. This helps now and then all the same, and can be undone.'
     : `Nothing within reach is likely to make it usable. This closes about ${Math.round(100 * closedRatio)} % of what is missing.`;
+}
+
+/** Why something that would do more is not what is begun with. */
+export function describeStronger(stronger: Stronger): string {
+  const { fix, moreMinutes, isGivingUpMore } = stronger;
+  const chance = formatChance(fix.after.usableProbability ?? 0);
+  const reasons = [
+    ...(takesLonger(stronger) ? [`takes ${formatMinutes(moreMinutes)} more`] : []),
+    ...(isGivingUpMore ? ['gives up more'] : []),
+  ];
+  const why =
+    reasons.length > 0 ? `It ${reasons.join(' and ')}, so this comes first.` : 'This tells more, so it comes first.';
+  return `“${fixTitle(fix.id, fix.level)}” below is likelier to do (usable ${chance}). ${why}`;
 }
 
 /** Why a step is the next one. */

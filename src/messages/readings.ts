@@ -1,7 +1,8 @@
 import { assertNever } from '@/core/assert-never';
-import type { MeasuredReading, Reading } from '@/core/card';
+import type { FixUse, MeasuredReading, Reading } from '@/core/card';
 import type { ComparedField, CompareFailure, ReadingChange } from '@/core/meter';
 import type { ReadingsFailure } from '@/core/readings';
+import { listFixTitles } from './fix-titles';
 import { formatRate } from './format';
 
 const sourceTexts: Readonly<Record<MeasuredReading['source'], string>> = {
@@ -54,6 +55,18 @@ const otherKindTexts: Readonly<Record<ComparedField, string>> = {
   pass: 'One is of the first time and one of playing it once more',
   moment: 'One was taken soon after starting and one after a while',
 };
+
+/** That two readings of one set-up cannot both hold. */
+export const describeDisagreement = ({
+  fixes,
+  earlier,
+  later,
+}: {
+  readonly fixes: readonly FixUse[];
+  readonly earlier: string;
+  readonly later: string;
+}): string =>
+  `Two readings of one set-up (${fixes.length === 0 ? 'before any fix' : listFixTitles(fixes)}) say different things: ${earlier} and ${later}. That is more than readings of one thing differ by. Which of them holds?`;
 
 /** Why two readings are not compared. */
 export function describeCompareFailure(failure: CompareFailure): string {

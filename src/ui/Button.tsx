@@ -8,7 +8,10 @@ const Styled = styled.button`${buttonStyle}`;
 
 export interface ButtonProps {
   readonly children: ReactNode;
-  readonly onPress: () => void;
+  /** Not for the button of a form. */
+  readonly onPress?: () => void;
+  /** The button that a form is sent by, and Enter in it. */
+  readonly isSubmit?: boolean;
   readonly look?: ButtonLook;
   readonly isWide?: boolean;
   readonly isDisabled?: boolean;
@@ -21,11 +24,12 @@ export interface ButtonProps {
  * A button; `look` says how much it asks for. One primary button on a screen. It is the platform's own: the
  * React Aria one adds 16 kB to every page and nothing that is used here.
  */
-export function Button({ look = 'plain', isWide = false, isDisabled = false, onPress, ...props }: ButtonProps) {
+export function Button(all: ButtonProps) {
+  const { look = 'plain', isWide = false, isDisabled = false, isSubmit = false, onPress, ...props } = all;
   return (
     <Styled
       {...props}
-      type="button"
+      type={isSubmit ? 'submit' : 'button'}
       onClick={onPress}
       disabled={isDisabled}
       data-disabled={isDisabled || undefined}

@@ -24,7 +24,9 @@ const commandOf = (random: Random, mark: string): CardCommand =>
     ? { type: 'renameCard', input: { title: `Named ${mark}` } }
     : {
         type: 'addProgram',
-        input: { program: { id: mark, name: `Program ${mark}`, busyCores: null, memoryMib: null, canClose: 'unknown' } },
+        input: {
+          program: { id: mark, name: `Program ${mark}`, busyCores: null, memoryMib: null, canClose: 'unknown' },
+        },
       };
 
 const toChange =
@@ -36,7 +38,8 @@ const toChange =
 const marksOf = (cards: readonly JobCard[]): ReadonlySet<string> =>
   new Set(cards.flatMap(({ programs }) => programs.map(({ id }) => id)));
 
-const cardsOf = (store: CardStore): readonly JobCard[] => [...store.getSnapshot().cards.values()].map(({ card }) => card);
+const cardsOf = (store: CardStore): readonly JobCard[] =>
+  [...store.getSnapshot().cards.values()].map(({ card }) => card);
 
 /** Cards whose every change is shown as stored. */
 const storedOf = (store: CardStore): readonly JobCard[] =>

@@ -106,6 +106,7 @@ export function createJobCard(input: {
     editor: unknownEditor,
     symptoms: { moments: [], kinds: [] },
     readings: [],
+    heldReadings: [],
     trials: [],
     answers: [],
     refused: [],

@@ -164,6 +164,7 @@ function addStatements(card: RawCard): RawCard {
     ...card,
     version: 7,
     readings,
+    heldReadings: [],
     filmStage: 'unknown',
     machine: extend(machine, { programPercent: { value: 'one-core', source: 'assumed' } }),
     timeline: isRecord(timeline) ? toTimeline(timeline) : timeline,

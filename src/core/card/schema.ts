@@ -449,6 +449,8 @@ export const jobCardSchema = object({
   editor,
   symptoms,
   readings: array(readingSchema).check(maxLength(10_000)),
+  /** Ids of readings that the person said hold, although another of the same set-up says something else. */
+  heldReadings: array(id).check(maxLength(1000)),
   trials: array(trial).check(maxLength(10_000)),
   answers: array(answer).check(maxLength(1000)),
   /** Tests and fixes that the person does not want to be offered. */

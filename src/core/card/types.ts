@@ -266,6 +266,7 @@ export interface JobCard {
   readonly editor: CardEditor;
   readonly symptoms: { readonly moments: readonly LagMoment[]; readonly kinds: readonly LagKind[] };
   readonly readings: readonly Reading[];
+  readonly heldReadings: readonly string[];
   readonly trials: readonly Trial[];
   readonly answers: readonly CardAnswer[];
   readonly refused: readonly FixUse[];

@@ -9,6 +9,7 @@ export { type ClipFilter, clipGroups, countTraits, everyClip, filterClipRows } f
 export { listClipRecords } from './clip-records';
 export { type ClipCost, type ClipRow, findHeaviest, listClipRows } from './clip-rows';
 export { causesToRead, type Diagnosis, diagnose } from './diagnose';
+export { findStronger, type Stronger, takesLonger } from './find-stronger';
 export { computeFindings, computeWhatIf, type Findings, keptState, rankCardFixes } from './findings';
 export { type InterviewQuestion, nextQuestion, openQuestionIds, sideQuestionId } from './interview';
 export { minutesSpent } from './minutes';

@@ -16,7 +16,8 @@ export {
 } from './fix-facts';
 export { changesLook, isForFinished, isGeneralRemedy, isWayOfWorking, previewFixIds, workOrder } from './fix-traits';
 export { gentlestOf } from './gentlest-level';
-export { suggestedHeightsPx } from './preview-level';
+export { suggestedHeightsPx, usualViewerHeightPx } from './preview-level';
 export { clipsForProxies, estimateProxyWork } from './proxy-work';
-export { leastGain, type RankedFix, rankFixes, rankFixesBy } from './rank-fixes';
+export { leastGain, type RankedFix, rankFixes, rankFixesBy, totalSacrifice } from './rank-fixes';
+export { type FixGroupOfEffect, groupByEffect } from './same-effect';
 export * from './types';

@@ -3,7 +3,7 @@ import type { SetupState } from '../load/types';
 import { noSacrifice, type Sacrifice } from './types';
 
 /** Height of a viewer on a laptop's screen where nobody stated it. Assumption. */
-const usualViewerHeightPx = 540;
+export const usualViewerHeightPx = 540;
 
 /** How high the preview is seen on this screen, in lines. */
 export const seenHeightPx = (state: SetupState): number => state.setup.preview.viewerHeightPx ?? usualViewerHeightPx;

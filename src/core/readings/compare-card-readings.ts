@@ -27,7 +27,8 @@ export const rateOfReading = ({ shownFps, measured }: Reading): number | null =>
 
 const meanOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
 
-function toCompared(reading: Reading, shownFps: number): ComparedReading {
+/** A reading as far as it matters for telling whether something changed. */
+export function toCompared(reading: Reading, shownFps: number): ComparedReading {
   const { measured, stretch, doing, viewer, withEffects, pass, moment } = reading;
   const kind = Object.entries({ stretch, doing, viewer, withEffects, pass, moment }).flatMap(([field, value]) => {
     const said = known(value);

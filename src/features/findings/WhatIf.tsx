@@ -2,15 +2,27 @@
 
 import styled from 'styled-components';
 import { type JobCard, targetFpsOf } from '@/core/card';
+import { suggestedHeightsPx, usualViewerHeightPx } from '@/core/fixes';
 import { usableRateRatio, usableScrubMs } from '@/core/load';
 import type { KnownState } from '@/core/machine';
 import { formatCount, formatFps, formatFpsRange, formatWaitRange } from '@/messages/format';
 import { Button } from '@/ui/Button';
+import { Row, Soft } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
-import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import type { WhatIfState } from './use-what-if';
 
+const Box = styled.div`
+  margin-top: 14px;
+  padding-top: 12px;
+  border-top: 1px dashed ${colour.line};
+`;
+const Top = styled(Row)`
+  justify-content: space-between;
+  min-height: 36px;
+  margin-bottom: 8px;
+  h3 { font-size: 16px; }
+`;
 const Controls = styled.div`
   display: flex;
   flex-wrap: wrap;
@@ -34,13 +46,13 @@ const qualities = [
   { value: '0.125', label: '1/8' },
 ];
 
-/** Preview heights worth offering for this timeline: the usual ones and the viewer's own. */
+/** Preview heights worth offering for this timeline, from the viewer's own. */
 function listHeights(
   card: JobCard,
   chosenPx: number | null,
 ): readonly { readonly value: string; readonly label: string }[] {
   const seenPx = card.preview.viewerHeightPx;
-  return [...new Set([720, 540, 360, seenPx, chosenPx])]
+  return [...new Set([...suggestedHeightsPx(seenPx ?? usualViewerHeightPx), chosenPx])]
     .filter((heightPx): heightPx is number => heightPx !== null && heightPx < card.timeline.heightPx)
     .sort((a, b) => b - a)
     .map((heightPx) => ({
@@ -59,18 +71,17 @@ export function WhatIf({ card, state }: { readonly card: JobCard; readonly state
     : [...qualities, { value: String(choices.qualityRatio), label: formatFps(choices.qualityRatio) }];
 
   return (
-    <Sheet
-      title="What if"
-      aside={
-        state.isChanged ? (
+    <Box role="group" aria-label="What if">
+      <Top>
+        <h3>What if</h3>
+        {state.isChanged ? (
           <Button look="quiet" onPress={state.reset}>
             Back to how it is
           </Button>
         ) : (
-          'moves the budget above; changes nothing on the card'
-        )
-      }
-    >
+          <Soft>moves the bars above; changes nothing on the card</Soft>
+        )}
+      </Top>
       <Controls>
         <SegmentedField
           label="Preview quality"
@@ -146,10 +157,10 @@ export function WhatIf({ card, state }: { readonly card: JobCard; readonly state
           of {formatFps(targetFps)} a second
         </span>
         <span>
-          A jump {state.isChanged && `${formatWaitRange(before.scrubMs)} → `}
+          A jump to another place {state.isChanged && `${formatWaitRange(before.scrubMs)} → `}
           <b data-good={after.scrubMs.mid <= usableScrubMs || undefined}>{formatWaitRange(after.scrubMs)}</b>
         </span>
       </Result>
-    </Sheet>
+    </Box>
   );
 }

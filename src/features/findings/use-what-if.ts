@@ -33,21 +33,23 @@ const listMoved = (asIs: WhatIfChoices, touched: Partial<WhatIfChoices>): Partia
 
 /**
  * Where the what-if controls stand, and what that would bring; nothing on the card changes. By what readings and
- * answers leave possible (`sketch`), or by the estimate alone where there is no reading yet.
+ * answers leave possible, the frame's time by what of it agrees with the last reading (`fitted`); or by the estimate alone
+ * where there is no reading yet.
  */
-export function useWhatIf(card: JobCard, sketch: Belief | null): WhatIfState {
+export function useWhatIf(card: JobCard, believed: Belief | null, fitted: Belief | null): WhatIfState {
+  const sketch = fitted && believed;
   const [touched, setTouched] = useState<Partial<WhatIfChoices>>({});
   const asIs = useMemo(() => choicesAsIs(card), [card]);
   const moved = useMemo(() => listMoved(asIs, touched), [asIs, touched]);
   const choices = useMemo(() => ({ ...asIs, ...moved }), [asIs, moved]);
   const inForce = useMemo(() => fixesInForce(card), [card]);
   const before = useMemo(
-    () => (sketch ? forecastChoicesUnder(sketch, inForce, {}) : forecastChoices(card, asIs)),
-    [card, sketch, inForce, asIs],
+    () => (sketch ? forecastChoicesUnder(sketch, inForce, {}, fitted ?? sketch) : forecastChoices(card, asIs)),
+    [card, sketch, fitted, inForce, asIs],
   );
   const after = useMemo(
-    () => (sketch ? forecastChoicesUnder(sketch, inForce, moved) : forecastChoices(card, choices)),
-    [card, sketch, inForce, moved, choices],
+    () => (sketch ? forecastChoicesUnder(sketch, inForce, moved, fitted ?? sketch) : forecastChoices(card, choices)),
+    [card, sketch, fitted, inForce, moved, choices],
   );
   const heightPx = choices.proxyHeightPx ?? proxyHeightPx;
   const proxyClipCount = useMemo(() => countProxyClips(card, choices, heightPx), [card, choices, heightPx]);

@@ -3,11 +3,12 @@
 import { useDeferredValue, useMemo } from 'react';
 import type { Belief } from '@/core/belief';
 import { type FixUse, isSameFix, type JobCard } from '@/core/card';
-import { createRefusal, rankBelievedFixes, rankCardFixes } from '@/core/diagnose';
-import { leastGain, type RankedFix } from '@/core/fixes';
+import { createRefusal, isTooEarly, rankBelievedFixes, rankCardFixes } from '@/core/diagnose';
+import { type FixGroupOfEffect, groupByEffect, leastGain, type RankedFix } from '@/core/fixes';
 import { Disclosure } from '@/ui/Disclosure';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
+import { FilmStageField } from '../fields/FilmStageField';
 import { FixCard } from './FixCard';
 
 interface AllFixesProps {
@@ -30,17 +31,24 @@ export function AllFixes({ card, sketch, shown, canTry, isUsable, onTry }: AllFi
     () => (belief ? rankBelievedFixes(settled, belief) : rankCardFixes(settled)),
     [settled, belief],
   );
+  const shownKey = shown && ranked.find((fix) => isSameFix(fix, shown))?.effectKey;
   const others = ranked.filter(
-    (fix) => !(shown && isSameFix(fix, shown)) && !card.editorProfile.lacks.includes(fix.id),
+    (fix) =>
+      !(shown && isSameFix(fix, shown)) &&
+      fix.effectKey !== shownKey &&
+      !card.editorProfile.lacks.includes(fix.id) &&
+      !isTooEarly(card, fix.id),
   );
+  const isStageOpen =
+    card.filmStage === 'unknown' && ranked.some((fix) => isTooEarly(card, fix.id) && fix.gain >= leastGain);
   // What was tried and undone is still in reach, but not worth the next trial.
   const isRefused = createRefusal(card);
   const isHelpful = (fix: RankedFix): boolean => fix.gain >= leastGain && !isRefused(fix);
-  const helpful = others.filter(isHelpful);
+  const helpful = groupByEffect(others.filter(isHelpful));
   const idle = others.filter((fix) => !isHelpful(fix));
   const openCount = isUsable ? 0 : 5;
-  const show = (fix: RankedFix) => (
-    <FixCard key={fix.id} card={card} ranked={fix} isFirst={false} canTry={canTry} onTry={onTry} />
+  const show = ({ first, others: ways }: FixGroupOfEffect) => (
+    <FixCard key={first.id} card={card} ranked={first} otherWays={ways} canTry={canTry} onTry={onTry} />
   );
   return (
     <>
@@ -61,9 +69,14 @@ export function AllFixes({ card, sketch, shown, canTry, isUsable, onTry }: AllFi
           timeline: a guess there may hide the cause.
         </Note>
       )}
+      {isStageOpen && (
+        <Sheet title="One question" aside="some fixes are for finished sections alone">
+          <FilmStageField />
+        </Sheet>
+      )}
       {idle.length > 0 && (
         <Sheet title="Would bring little or nothing here" aside="still in reach, if you know better">
-          <Disclosure label={`Show ${idle.length} fixes`}>{idle.map(show)}</Disclosure>
+          <Disclosure label={`Show ${idle.length} fixes`}>{groupByEffect(idle).map(show)}</Disclosure>
         </Sheet>
       )}
     </>

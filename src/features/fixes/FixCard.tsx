@@ -21,7 +21,6 @@ const Box = styled.article`
   padding: 12px 0;
   border-top: 1px solid ${colour.line};
   &:first-of-type { border-top: 0; }
-  &[data-first] { margin: 0 -18px 8px; padding: 12px 14px; border: 1px solid ${colour.oil}; border-left-width: 4px; background: linear-gradient(${colour.oilWash}, ${colour.card}); }
   h3 { font: 650 17px/1.25 ${font.heading}; }
   > details { grid-column: 1 / -1; }
 `;
@@ -30,9 +29,20 @@ const Facts = styled.dl`
   grid-template-columns: 62px 1fr;
   gap: 1px 8px;
   font-size: 15px;
+  > div { display: contents; }
   dt { color: ${colour.inkSoft}; }
 `;
 
+const OtherWay = styled.p`
+  font-size: 15px;
+  color: ${colour.inkSoft};
+  > b { color: ${colour.ink}; font-weight: 650; }
+`;
+const Tries = styled.div`
+  display: grid;
+  gap: 6px;
+  align-content: start;
+`;
 const Idle = styled.p`
   font-size: 15px;
   color: ${colour.inkSoft};
@@ -41,13 +51,14 @@ const Idle = styled.p`
 interface FixCardProps {
   readonly card: JobCard;
   readonly ranked: RankedFix;
-  readonly isFirst: boolean;
+  /** Other fixes that come to the very same. */
+  readonly otherWays: readonly RankedFix[];
   readonly canTry: boolean;
   readonly onTry: (fix: FixUse) => void;
 }
 
 /** One fix: what it should bring, takes and costs, and how to do it. */
-export function FixCard({ card, ranked, isFirst, canTry, onTry }: FixCardProps) {
+export function FixCard({ card, ranked, otherWays, canTry, onTry }: FixCardProps) {
   const fix = findFix(ranked.id);
   const putBack = fix?.putBack ?? null;
   const work = fix?.work?.(keptState(card), ranked.level) ?? null;
@@ -56,7 +67,7 @@ export function FixCard({ card, ranked, isFirst, canTry, onTry }: FixCardProps) 
   const facts = (
     <Facts>
       {describeFixFacts(ranked).map((fact) => (
-        <div key={fact.name} style={{ display: 'contents' }}>
+        <div key={fact.name}>
           <dt>{fact.name}</dt>
           <dd>{fact.value}</dd>
         </div>
@@ -71,26 +82,38 @@ export function FixCard({ card, ranked, isFirst, canTry, onTry }: FixCardProps) 
     </Facts>
   );
   return (
-    <Box data-first={isFirst || undefined}>
+    <Box>
       <div>
         <h3>{title}</h3>
+        {otherWays.map((way) => (
+          <OtherWay key={way.id}>
+            or, to the same effect: <b>{fixTitle(way.id, way.level)}</b>
+          </OtherWay>
+        ))}
         {!isIdle && facts}
         {isIdle && <Idle>{formatFpsRange(ranked.after.shownFps)} a second, as now</Idle>}
       </div>
-      <div>
-        <Button
-          look={isFirst ? 'primary' : 'plain'}
-          isDisabled={!canTry}
-          onPress={() => onTry({ id: ranked.id, level: ranked.level })}
-          aria-label={`Try this: ${title}`}
-        >
-          Try this
-        </Button>
-      </div>
+      <Tries>
+        {[ranked, ...otherWays].map(({ id, level }, i) => (
+          <Button
+            key={id}
+            isDisabled={!canTry}
+            onPress={() => onTry({ id, level })}
+            aria-label={`Try this: ${fixTitle(id, level)}`}
+          >
+            {i === 0 ? 'Try this' : 'Try the other'}
+          </Button>
+        ))}
+      </Tries>
       <Disclosure label="How">
         {isIdle && facts}
         <FixSteps fixId={ranked.id} level={ranked.level} />
       </Disclosure>
+      {otherWays.map((way) => (
+        <Disclosure key={way.id} label={`How: ${fixTitle(way.id, way.level).toLowerCase()}`}>
+          <FixSteps fixId={way.id} level={way.level} />
+        </Disclosure>
+      ))}
     </Box>
   );
 }

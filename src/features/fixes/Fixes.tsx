@@ -2,6 +2,7 @@
 
 import dynamic from 'next/dynamic';
 import { useMemo } from 'react';
+import styled from 'styled-components';
 import { fixesInForce, type JobCard, openTrial, readingInForce, targetFpsOf, workingSetInUse } from '@/core/card';
 import { summariseCard } from '@/core/diagnose';
 import { fixTitle } from '@/messages/fix-titles';
@@ -11,6 +12,7 @@ import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { TakeReading } from '../readings/TakeReading';
 import { useDiagnosis } from '../shell/diagnosis-context';
+import { SheetBoundary } from '../shell/SheetBoundary';
 import { StepPage } from '../shell/StepPage';
 import { useConclusion } from '../shell/use-conclusion';
 import { useOpenCard } from '../shell/use-open-card';
@@ -22,6 +24,11 @@ import { TrialHistory } from './TrialHistory';
 import { TrialSheet } from './TrialSheet';
 import { useBeginTrial } from './use-begin-trial';
 import { WhatChanged } from './WhatChanged';
+
+/** As much room as the step takes that comes in its place. */
+const Waiting = styled.div`
+  > section { min-height: 288px; }
+`;
 
 const ReadingsChart = dynamic(() => import('@/ui/charts/ReadingsChart').then((module) => module.ReadingsChart), {
   ssr: false,
@@ -78,30 +85,38 @@ export function Fixes() {
         </Note>
       )}
       {!diagnosis && status === 'running' && !trial && reading && !overview.isUsable && (
-        <Sheet title="Next: working out what helps most…" kind="next">
-          <p>Every cause is weighed against all that is on the card. It takes a second or two.</p>
-        </Sheet>
+        <Waiting>
+          <Sheet title="Next: working out what helps most…" kind="next">
+            <p>Every cause is weighed against all that is on the card. It takes a second or two.</p>
+          </Sheet>
+        </Waiting>
       )}
       {isMoveShown && diagnosis && (
-        <NextStepSheet card={card} diagnosis={diagnosis} move={move} canTry={canTry} onTry={begin} />
+        <SheetBoundary title="Next">
+          <NextStepSheet card={card} diagnosis={diagnosis} move={move} canTry={canTry} onTry={begin} />
+        </SheetBoundary>
       )}
       {before && diagnosis && !trial && <WhatChanged before={before} card={card} diagnosis={diagnosis} move={move} />}
       <ChosenPlan card={card} />
       <TrialHistory />
       {!trial && (
-        <AllFixes
-          card={card}
-          sketch={card.readings.length > 0 ? (diagnosis?.sketch ?? null) : null}
-          shown={isMoveShown && 'fix' in move ? move.fix : null}
-          canTry={canTry}
-          isUsable={overview.isUsable}
-          onTry={begin}
-        />
+        <SheetBoundary title="Others worth trying">
+          <AllFixes
+            card={card}
+            sketch={card.readings.length > 0 ? (diagnosis?.sketch ?? null) : null}
+            shown={isMoveShown && 'fix' in move ? move.fix : null}
+            canTry={canTry}
+            isUsable={overview.isUsable}
+            onTry={begin}
+          />
+        </SheetBoundary>
       )}
       {!trial && <SetAside card={card} />}
       {points.length > 1 && (
         <Sheet title="Readings so far" aside={`target ${formatFps(targetFpsOf(card))} a second`}>
-          <ReadingsChart points={points} targetFps={targetFpsOf(card)} formatFps={formatRate} />
+          <SheetBoundary title="Readings so far">
+            <ReadingsChart points={points} targetFps={targetFpsOf(card)} formatFps={formatRate} />
+          </SheetBoundary>
         </Sheet>
       )}
     </StepPage>

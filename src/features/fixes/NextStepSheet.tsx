@@ -1,16 +1,16 @@
 'use client';
 
-import { useMemo } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import styled from 'styled-components';
 import { forecastUnder } from '@/core/belief';
 import { type FixUse, type JobCard, keptFixes, type Trial } from '@/core/card';
-import { type Diagnosis, keptState, type NextMove } from '@/core/diagnose';
+import { type Diagnosis, findStronger, keptState, type NextMove } from '@/core/diagnose';
 import { findFix } from '@/core/fixes';
 import { formatChance } from '@/messages/diagnosis';
 import { fixTitle } from '@/messages/fix-titles';
 import { describeEffort, describePutBackTime, fixTexts, giveBackSteps } from '@/messages/fixes';
 import { formatFpsRange, formatWaitRange } from '@/messages/format';
-import { describeMoveReason } from '@/messages/loop';
+import { describeMoveReason, describeStronger } from '@/messages/loop';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { Row } from '@/ui/layout';
@@ -80,6 +80,36 @@ function FixFacts({ card, diagnosis, fix }: Pick<NextStepSheetProps, 'card' | 'd
   );
 }
 
+/** Other fixes that come to the very same. */
+function OtherWays({
+  ways,
+  canTry,
+  onTry,
+}: Pick<NextStepSheetProps, 'canTry' | 'onTry'> & { readonly ways: readonly FixUse[] }) {
+  return ways.map((way) => {
+    const title = fixTitle(way.id, way.level);
+    return (
+      <Why key={way.id}>
+        Or, to the same effect: {title}.{' '}
+        <Button look="quiet" isDisabled={!canTry} onPress={() => onTry(way)} aria-label={`Try this: ${title}`}>
+          Try that
+        </Button>
+      </Why>
+    );
+  });
+}
+
+/** Where something else in reach would do more by the figures of this very page: why it is not the one to begin with. */
+function WhyNotFirst({
+  card,
+  diagnosis,
+  fix,
+}: Pick<NextStepSheetProps, 'card' | 'diagnosis'> & { readonly fix: FixUse }) {
+  const settled = useDeferredValue(card);
+  const stronger = useMemo(() => findStronger(settled, diagnosis.sketch, fix), [settled, diagnosis, fix]);
+  return stronger && <Why>{describeStronger(stronger)}</Why>;
+}
+
 /** The one step that is worth most now: why, how, what it brings and costs, and to begin it or refuse it. */
 export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStepSheetProps) {
   const { run } = useOpenCard();
@@ -113,6 +143,8 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
     <Sheet title={`Next: ${title}`} kind="next">
       <Why>{describeMoveReason(move)}</Why>
       <FixFacts card={card} diagnosis={diagnosis} fix={fix} />
+      {'otherWays' in move && <OtherWays ways={move.otherWays} canTry={canTry} onTry={onTry} />}
+      {move.kind !== 'ease' && <WhyNotFirst card={card} diagnosis={diagnosis} fix={fix} />}
       {!canTry && <Note>Take a reading of how it is now first: without one there is nothing to compare with.</Note>}
       <Row style={{ marginBottom: 10 }}>
         <Button look="primary" isDisabled={!canTry} onPress={() => onTry(fix)} aria-label={`Try this: ${title}`}>

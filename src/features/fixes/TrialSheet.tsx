@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { type RefObject, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { findReading, type Trial } from '@/core/card';
 import type { TrialAdvice } from '@/core/diagnose';
@@ -107,9 +107,31 @@ function MeasureAgain({ isAsked }: { readonly isAsked: boolean }) {
   );
 }
 
+const stageOf = ({ madeAtMs, afterReadingId }: Trial): 1 | 2 | 3 =>
+  afterReadingId !== null ? 3 : madeAtMs !== null ? 2 : 1;
+
+/** A trial that was begun so lately was begun on this page just now. */
+const justBegunMs = 3000;
+
+/** The heading of the part that is to be done: it comes into view, and takes the focus, when its turn comes. */
+function useTurn(trial: Trial): RefObject<HTMLHeadingElement | null> {
+  const heading = useRef<HTMLHeadingElement>(null);
+  const stage = stageOf(trial);
+  const known = useRef(Date.now() - trial.startedAtMs < justBegunMs ? 0 : stage);
+  useEffect(() => {
+    if (known.current === stage) return;
+    known.current = stage;
+    heading.current?.focus({ preventScroll: true });
+    heading.current?.scrollIntoView({ block: 'nearest' });
+  }, [stage]);
+  return heading;
+}
+
 /** The trial under way: make the change, measure it, then keep it or undo it. One part is open at a time. */
 export function TrialSheet({ trial }: { readonly trial: Trial }) {
   const { card, run } = useOpenCard();
+  const turn = useTurn(trial);
+  const stage = stageOf(trial);
   const known = findFix(trial.fix.id);
   const { advice, isWeighing, isDoubtful } = useTrialAdvice(card, trial);
   const lookOf = (outcome: TrialAdvice['recommended']) =>
@@ -128,7 +150,9 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
   return (
     <Sheet title={`On trial: ${isGiveBack ? `without “${title}”` : title}`} kind="next">
       <Part>
-        <h3>1. {isGiveBack ? 'Take it away' : 'Make the change'}</h3>
+        <h3 ref={stage === 1 ? turn : undefined} tabIndex={-1}>
+          1. {isGiveBack ? 'Take it away' : 'Make the change'}
+        </h3>
         {!isMade && known && !isGiveBack && <ComesFirst fix={known} />}
         {!isMade && isGiveBack && known && (
           <GiveBackList>
@@ -158,13 +182,17 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
         )}
       </Part>
       <Part data-waiting={!isMade || undefined}>
-        <h3>2. Play the same stretch and measure</h3>
+        <h3 ref={stage === 2 ? turn : undefined} tabIndex={-1}>
+          2. Play the same stretch and measure
+        </h3>
         {isMade && trial.afterReadingId === null && <TakeReading buttonLabel="Store the second reading" />}
         {isMade && trial.afterReadingId === null && giveUp}
         {trial.afterReadingId !== null && <Figures trial={trial} />}
       </Part>
       <Part data-waiting={advice === null || undefined}>
-        <h3>3. {isGiveBack ? 'Leave it away or set it again' : 'Keep it or undo it'}</h3>
+        <h3 ref={stage === 3 ? turn : undefined} tabIndex={-1}>
+          3. {isGiveBack ? 'Leave it away or set it again' : 'Keep it or undo it'}
+        </h3>
         {advice ? (
           <>
             <Advice advice={advice} isWeighing={isWeighing} />

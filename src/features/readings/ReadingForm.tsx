@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import styled from 'styled-components';
 import {
   complaintOf,
   type PlayFeel,
@@ -17,7 +18,7 @@ import { playFeelTexts } from '@/messages/editor';
 import { scrubFeelTexts } from '@/messages/interview';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
-import { FieldGrid, Row, Stack } from '@/ui/layout';
+import { FieldGrid, Row } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { NumberField } from '../fields/NumberField';
 import { useOpenCard } from '../shell/use-open-card';
@@ -61,6 +62,12 @@ const nothing: Typed = {
   isGoodEnough: 'unknown',
 };
 
+const Form = styled.form`
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+`;
+
 /** Editors that count dropped frames: how many, over how long. */
 interface Dropped {
   readonly count: number | null;
@@ -87,13 +94,18 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
   const isEmpty = shownFps === null && Object.values(typed).every((part) => part === null || part === 'unknown');
   const isWaiting = playsByOf(card) === 'computing-first';
   const storeTyped = () => {
-    if (!store({ ...typed, shownFps, moment }, details)) return;
+    if (isEmpty || !store({ ...typed, shownFps, moment }, details)) return;
     setTyped(nothing);
     setDropped({ count: null, overSec: null });
     setDetails(({ stretch }) => ({ ...firstDetails(card), stretch }));
   };
   return (
-    <Stack $gapPx={14}>
+    <Form
+      onSubmit={(event) => {
+        event.preventDefault();
+        storeTyped();
+      }}
+    >
       <FieldGrid $leastPx={220}>
         <NumberField
           label="Shown, frames a second"
@@ -200,7 +212,7 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
         onChange={(patch) => setDetails((current) => ({ ...current, ...patch }))}
       />
       <Row>
-        <Button look="primary" onPress={storeTyped} isDisabled={isEmpty}>
+        <Button look="primary" isSubmit isDisabled={isEmpty}>
           {buttonLabel}
         </Button>
       </Row>
@@ -209,6 +221,6 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
         the viewer’s menu. If yours shows nothing, count the new pictures in five slow seconds as well as you can and
         divide by five; a rough figure is enough to begin. The lag meter measures it.
       </Disclosure>
-    </Stack>
+    </Form>
   );
 }

@@ -10,8 +10,10 @@ import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
+import { SheetBoundary } from '../shell/SheetBoundary';
 import { useOpenCard } from '../shell/use-open-card';
 import { Comparison } from './Comparison';
+import { Disagreeing } from './Disagreeing';
 import { describeReadingSetup } from './describe-setup';
 import { ReadingList } from './ReadingList';
 
@@ -57,7 +59,12 @@ export function ReadingHistory() {
             <p>{problem}</p>
           </Note>
         )}
-        {points.length > 1 && <ReadingsChart points={points} targetFps={targetFpsOf(card)} formatFps={formatRate} />}
+        <Disagreeing card={card} />
+        {points.length > 1 && (
+          <SheetBoundary title="Readings over time">
+            <ReadingsChart points={points} targetFps={targetFpsOf(card)} formatFps={formatRate} />
+          </SheetBoundary>
+        )}
         {isFull ? (
           <ReadingList chosen={chosen} onChoose={choose} />
         ) : (

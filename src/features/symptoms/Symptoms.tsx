@@ -6,6 +6,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { Sheet } from '@/ui/Sheet';
 import { NumberField } from '../fields/NumberField';
 import { SideLeads } from '../looks/SideLeads';
+import { Disagreeing } from '../readings/Disagreeing';
 import { ReadingList } from '../readings/ReadingList';
 import { TakeReading } from '../readings/TakeReading';
 import { useDiagnosis } from '../shell/diagnosis-context';
@@ -25,6 +26,7 @@ export function Symptoms() {
       {diagnosis && <SideLeads card={card} leads={diagnosis.sideLeads} />}
       {hasReading && (
         <Sheet title="Readings" aside={`the target is ${formatFps(targetFps)} a second`}>
+          <Disagreeing card={card} />
           <ReadingList />
           <Disclosure label="Take another reading">
             <div style={{ paddingTop: 8 }}>

@@ -133,8 +133,10 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
             <NumberField
               label="Another height"
               unit="lines"
+              key={own.height.length}
               minValue={16}
               maxValue={32_768}
+              isStoredWhenLeft
               value={null}
               onChange={(heightPx) => heightPx !== null && addOwn(String(heightPx))}
             />
@@ -159,7 +161,9 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
         </Pictures>
       )}
       <p style={{ marginTop: 6 }}>
-        <Soft>A height that your viewer cannot show costs nothing to leave out.</Soft>
+        <Soft>
+          What your viewer cannot show is no loss: a preview as high as the viewer looks the same as a higher one.
+        </Soft>
       </p>
     </Sheet>
   );

@@ -6,6 +6,7 @@ import { type Diagnosis, findRoomLeft } from '@/core/diagnose';
 import { describeRoom } from '@/messages/working';
 import { Note } from '@/ui/Note';
 import { useDiagnosis } from '../shell/diagnosis-context';
+import { SheetBoundary } from '../shell/SheetBoundary';
 import { ToolPage } from '../shell/ToolPage';
 import { useFittedSketch } from '../shell/use-frame-time';
 import { useOpenCard } from '../shell/use-open-card';
@@ -22,10 +23,16 @@ function WhatIfSheets({ card, diagnosis }: { readonly card: JobCard; readonly di
   return (
     <>
       <Presets plans={plans} set={set} />
-      <SetResult card={card} set={set} targetFps={targetFps} />
+      <SheetBoundary title="With the set below">
+        <SetResult card={card} set={set} targetFps={targetFps} />
+      </SheetBoundary>
       {room && <Note>{describeRoom(room)}</Note>}
-      <PreviewTable sketch={sketch} set={set} />
-      <FixPicker card={card} sketch={sketch} set={set} />
+      <SheetBoundary title="The preview’s picture">
+        <PreviewTable sketch={sketch} set={set} />
+      </SheetBoundary>
+      <SheetBoundary title="Fixes in the set">
+        <FixPicker card={card} sketch={sketch} set={set} />
+      </SheetBoundary>
     </>
   );
 }

@@ -2,6 +2,7 @@
 
 import { Note } from '@/ui/Note';
 import { useDiagnosis } from '../shell/diagnosis-context';
+import { SheetBoundary } from '../shell/SheetBoundary';
 import { ToolPage } from '../shell/ToolPage';
 import { useOpenCard } from '../shell/use-open-card';
 import { WaysOfWorking } from './WaysOfWorking';
@@ -18,8 +19,12 @@ export function WhileYouWork() {
     >
       {diagnosis ? (
         <>
-          <WorkingSets card={card} diagnosis={diagnosis} />
-          <WaysOfWorking card={card} diagnosis={diagnosis} />
+          <SheetBoundary title="Working sets">
+            <WorkingSets card={card} diagnosis={diagnosis} />
+          </SheetBoundary>
+          <SheetBoundary title="A way of working that stays light">
+            <WaysOfWorking card={card} diagnosis={diagnosis} />
+          </SheetBoundary>
         </>
       ) : (
         <Note kind={status === 'failed' ? 'alarm' : 'info'}>

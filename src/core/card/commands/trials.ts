@@ -97,6 +97,12 @@ export const removeReading: CommandHandler<{ readonly id: string }> = (card, { i
   return succeed({ ...card, readings: card.readings.filter((reading) => reading.id !== id) });
 };
 
+/** Says that a reading holds, although another of the same set-up says something else: playing may differ from time to time. */
+export const holdReading: CommandHandler<{ readonly id: string }> = (card, { id }) => {
+  if (!card.readings.some((reading) => reading.id === id)) return fail({ code: 'item-missing', item: 'reading', id });
+  return succeed(card.heldReadings.includes(id) ? card : { ...card, heldReadings: [...card.heldReadings, id] });
+};
+
 /**
  * Begins a trial of a fix, or of giving a kept one back: one at a time, only on a reading under the set-up in force,
  * and not while another working set is switched to.

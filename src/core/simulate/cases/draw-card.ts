@@ -266,6 +266,7 @@ export function drawCard(
         note: '',
       },
     ],
+    heldReadings: [],
     trials: [],
     answers: [],
     refused: [],
