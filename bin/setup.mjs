@@ -63,9 +63,9 @@ export function ensureBuild() {
 
 const hasCommand = (name) => spawnSync('sh', ['-c', `command -v ${name}`], { stdio: 'ignore' }).status === 0;
 
-/** Installs Debian's chromium and ffmpeg where they are missing; says which command to run where it may not. */
-export function ensureTestPrograms() {
-  const missing = ['chromium', 'ffmpeg'].filter((name) => !hasCommand(name));
+/** Installs Debian's programs for the tests where they are missing; says which command to run where it may not. */
+export function ensureTestPrograms(names) {
+  const missing = names.filter((name) => !hasCommand(name));
   if (missing.length === 0) return;
   const command = `apt-get update && apt-get install -y ${missing.join(' ')}`;
   if (process.getuid?.() !== 0 || !hasCommand('apt-get'))

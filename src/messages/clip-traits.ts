@@ -25,7 +25,7 @@ const traitTexts: Readonly<Record<ClipTrait, TraitText>> = {
   },
   'long-key-frame-distance': {
     label: 'key frames far apart',
-    why: 'Only a key frame can be shown on its own. A jump to any other place decodes everything since the last one, so scrubbing waits, even where playing is smooth.',
+    why: 'Only a key frame can be shown on its own. A move to any other place decodes everything since the last one, so scrubbing waits, even where playing is smooth.',
     figures: ({ keyFrameDistance: distance }) =>
       distance ? `Up to ${formatCount(distance.longestFrames, 'frame')} from one to the next.` : '',
   },
@@ -69,7 +69,7 @@ const traitTexts: Readonly<Record<ClipTrait, TraitText>> = {
   },
   'slow-drive': {
     label: 'on a slow drive',
-    why: 'A spinning disk, a memory card or a network gives data in bursts. High bit rates and jumps suffer first.',
+    why: 'A spinning disk, a memory card or a network gives data in bursts. High bit rates and moves of the playhead suffer first.',
   },
   'large-picture': {
     label: 'large picture',
@@ -97,7 +97,7 @@ const traitTexts: Readonly<Record<ClipTrait, TraitText>> = {
   },
   interlaced: {
     label: 'interlaced',
-    why: 'Each frame holds two fields, half the lines each. The editor turns them into whole pictures while playing, which costs time and looks best set right once.',
+    why: 'Each frame holds two fields, every other row of the picture each. The editor turns them into whole pictures while playing, which costs time and looks best set right once.',
   },
   'non-square-pixels': {
     label: 'pixels not square',

@@ -3,8 +3,8 @@ import type { CardEditor, PlayFeel, ProxyState } from '@/core/card';
 /** How far small copies of the clips have come. */
 export const proxyStateTexts: Readonly<Record<ProxyState, string>> = {
   none: 'There are none',
-  made: 'Made, not attached',
-  attached: 'Attached, not shown',
+  made: 'Made, unknown to the editor',
+  attached: 'Known to the editor, not shown',
   shown: 'Shown in the preview',
   unknown: 'Don’t know',
 };

@@ -12,7 +12,8 @@ export const protectingLines: readonly ExportLine[] = [
     key: 'protect originals',
     what: 'Export from the originals, not from proxies or previews',
     why: 'Some editors offer both, and remember what was chosen last.',
-    check: 'In the export window, a box such as “use proxies” or “use previews” is empty.',
+    check:
+      'Where you set up the export, nothing lets it take pictures from small copies or from what was computed for the preview.',
   },
   {
     key: 'protect size',

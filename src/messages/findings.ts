@@ -129,7 +129,7 @@ export const settlingTests: Readonly<Record<CauseId, string>> = {
   'graphics-memory-short': 'Watch the graphics memory in the system’s monitor while playing: full means yes.',
   'wrong-graphics': 'Give the editor the faster graphics, restart it and take a reading.',
   'building-previews': 'Leave it alone until its progress mark is gone, and take a reading.',
-  'proxies-not-shown': 'Look for the mark that says proxies are shown; attach them and switch them on.',
+  'proxies-not-shown': 'Look for the mark that says proxies are shown; if it is missing, switch them on.',
   'panel-reads-originals': 'Close the second viewer and the scopes, and take a reading.',
   'project-mismatch': 'Set a copy of the project to the delivered size and take a reading.',
   'nothing-explains-it':

@@ -34,7 +34,7 @@ export function describeFootageFailure(failure: FootageFailure): string {
     case 'file-gone':
       return 'This file went away while it was read: moved, renamed, deleted, or its drive was taken off. Add it again from where it is now.';
     case 'file-unreadable':
-      return 'The file could not be read: it may be damaged, or locked by another program. Try again once it plays in a plain player.';
+      return 'What is in this file could not be told: it is no video that Oil Can knows, or its beginning is damaged. If it plays in a plain player, add an ffprobe report of it instead.';
     case 'read-budget-exceeded':
       return `Telling this file's facts would need more than ${formatBytes(failure.budgetBytes)} of it, which a sound file never does. It is left out.`;
     case 'read-timed-out':

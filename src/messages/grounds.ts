@@ -38,7 +38,7 @@ export function describeGround(ground: CauseGround): string {
     case 'layers-listed':
       return `At once there are ${describeLayers(ground.videoLayerCount, ground.titleCount)}.`;
     case 'drawn-larger-than-seen':
-      return `It is drawn ${Math.round(ground.drawnHeightPx)} lines high and seen at ${Math.round(ground.seenHeightPx)}.`;
+      return `It is drawn ${Math.round(ground.drawnHeightPx)} pixels high and seen at ${Math.round(ground.seenHeightPx)}.`;
     case 'programs-listed':
       return `The programs that you could close take ${formatFps(ground.busyCores)} of ${formatCount(ground.coreCount, 'core')} and ${formatMemory(ground.memoryMib)}.`;
     case 'power-saved':
@@ -74,13 +74,13 @@ export function describeGround(ground: CauseGround): string {
     case 'said-to-build':
       return 'The editor is building beside.';
     case 'proxies-not-attached':
-      return 'Proxies were made and not attached.';
+      return 'Proxies were made, and the editor does not know of them.';
     case 'proxies-not-used':
-      return 'Proxies are attached, and the preview is not set to show them.';
+      return 'The editor knows the proxies, and the preview is not set to show them.';
     case 'panel-said-open':
       return 'A panel with the original is open.';
     case 'project-larger':
-      return `The project has ${Math.round(ground.projectHeightPx)} lines, the film will have ${Math.round(ground.deliveredHeightPx)}.`;
+      return `The project is ${Math.round(ground.projectHeightPx)} pixels high, the film will be ${Math.round(ground.deliveredHeightPx)}.`;
     case 'project-faster':
       return `The project has ${formatFps(ground.projectFps)} frames a second, the film will have ${formatFps(ground.deliveredFps)}.`;
     default:

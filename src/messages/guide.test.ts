@@ -264,7 +264,7 @@ describe('words beside the loop', () => {
       isComplaint: true,
     };
     expect(describeWayGain({ ...way, respect: 'shownFps' })).toBe('10 → 20 a second');
-    expect(describeWayGain({ ...way, respect: 'scrubMs' })).toBe('a jump 100 ms → 200 ms');
+    expect(describeWayGain({ ...way, respect: 'scrubMs' })).toBe('a move of the playhead 100 ms → 200 ms');
     expect(describeWayGain({ ...way, respect: 'lookMs' })).toContain('unused clip');
     expect(describeWayGain({ ...way, respect: 'openingSec' })).toBe('the project opens in 10 → 20 s');
     expect(fixTitle('import-less', null).length).toBeGreaterThan(5);

@@ -45,7 +45,7 @@ export const causeTexts: Readonly<Record<CauseId, CauseText>> = {
   },
   'drive-slow': {
     title: causeTitles['drive-slow'],
-    short: 'the drive binds',
+    short: 'the drive is too slow',
     why: 'The footage does not arrive as fast as it must be played.',
   },
   'hardware-decode-off': {
@@ -60,22 +60,22 @@ export const causeTexts: Readonly<Record<CauseId, CauseText>> = {
   },
   'decode-heavy': {
     title: causeTitles['decode-heavy'],
-    short: 'decoding binds',
+    short: 'footage too heavy',
     why: 'Turning the stored footage back into pictures takes longer than a frame may take, before anything is made smaller.',
   },
   'effects-heavy': {
     title: causeTitles['effects-heavy'],
-    short: 'effects bind',
+    short: 'effects too heavy',
     why: 'Computing the effects takes longer than a frame may take. They cost by the pixel of the preview.',
   },
   'layers-heavy': {
     title: causeTitles['layers-heavy'],
-    short: 'layers bind',
+    short: 'too many layers',
     why: 'Laying pictures and titles over each other takes longer than a frame may take.',
   },
   'preview-too-large': {
     title: causeTitles['preview-too-large'],
-    short: 'the picture size binds',
+    short: 'preview too large',
     why: 'Scaling the picture and handing it to the screen takes longer than a frame may take.',
   },
   'system-drive-full': {
@@ -131,7 +131,7 @@ export const causeTexts: Readonly<Record<CauseId, CauseText>> = {
   'project-mismatch': {
     title: causeTitles['project-mismatch'],
     short: 'project too large',
-    why: 'Every frame is computed with more lines, or more often a second, than the film will have.',
+    why: 'Every frame is computed larger, or more often a second, than the film will have.',
   },
   'nothing-explains-it': {
     title: causeTitles['nothing-explains-it'],

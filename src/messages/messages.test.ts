@@ -104,7 +104,7 @@ describe('catalogues', () => {
 
   it('name the level in a fix’s title, and admit a fix that they do not know', () => {
     expect(fixTitle('lower-preview-quality', '1/8')).toBe('Lower the preview quality to 1/8');
-    expect(fixTitle('make-proxies', 720)).toContain('720 lines');
+    expect(fixTitle('make-proxies', 720)).toContain('720 pixels high');
     expect(fixTitle('polish', 3)).toContain('newer Oil Can');
   });
 

@@ -3,13 +3,14 @@ import type {
   CaptureFailure,
   Confidence,
   ConfidenceReason,
+  IntervalScale,
   MeterFailure,
   MeterResult,
   Pace,
   PracticePattern,
   RecordingFailure,
 } from '@/core/meter';
-import { formatCount, formatDuration, formatRate, formatWait } from './format';
+import { formatCount, formatDuration, formatMs, formatRate, formatWait } from './format';
 
 /** Why a recording or a shared window gave no number. */
 export function describeMeterFailure(failure: MeterFailure | RecordingFailure | CaptureFailure): string {
@@ -29,7 +30,7 @@ export function describeMeterFailure(failure: MeterFailure | RecordingFailure | 
     case 'recording-broke':
       return 'Decoding the recording broke off: it may be damaged. Nothing was stored. Try once more, or record again.';
     case 'capture-unsupported':
-      return 'This browser cannot hand a shared window’s frames to Oil Can. Use Chromium or a browser built on it, or drop a recording, tap along or type what you see.';
+      return 'This browser does not hand a shared window’s frames to a page; Chromium and what is built on it do. A recording, tapping along or typing what you see works here too.';
     case 'capture-refused':
       return 'No window was shared: it was refused or closed. Press the button again and choose the editor’s window; nothing of it leaves this computer.';
     case 'capture-ended':
@@ -95,6 +96,15 @@ export const paceTexts: Readonly<Record<Exclude<Pace, 'unknown'>, string>> = {
 /** "Measuring took 6 % of one core." */
 export const describeOwnLoad = (ratio: number): string =>
   `Measuring itself took ${Math.max(1, Math.round(100 * ratio))} % of one core, and the browser’s sharing some more.`;
+
+/** What is normal in a drawing of intervals, and what of it lies beyond its edge. */
+export function describeIntervals({ usualMs, overCount, longestMs }: IntervalScale, deadlineMs: number): string {
+  const beyond =
+    overCount === 0
+      ? ''
+      : ` ${formatCount(overCount, 'longer stop')} at the edge, the longest ${formatWait(longestMs)}.`;
+  return `Here usually ${formatMs(usualMs)} ms; in time is up to ${formatMs(deadlineMs)} ms, the dashed line.${beyond}`;
+}
 
 /** Stutters in words. */
 export function describeTapped({

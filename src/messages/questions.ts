@@ -85,7 +85,7 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
   },
   'source-panel': {
     question: 'Is a second viewer or a scope open while you play the timeline?',
-    how: 'Look for another moving picture or moving lines beside the timeline’s viewer.',
+    how: 'Look for another moving picture or moving graph beside the timeline’s viewer.',
     answers: yesNo,
   },
   'held-back': {

@@ -8,7 +8,7 @@ export function describeRun(run: Pick<DecodeRun, 'way' | 'isOneByOne' | 'drawnHe
   const by = run.way === 'hardware' ? 'on the graphics' : 'by the processor';
   if (run.isOneByOne) return 'One frame at a time, by the processor';
   if (run.drawnHeightPx === null) return `Decoding alone, ${by}`;
-  return `Decoded and drawn ${run.drawnHeightPx} lines high, ${by}`;
+  return `Decoded and drawn ${run.drawnHeightPx} pixels high, ${by}`;
 }
 
 /** What a test-play is doing. */
@@ -21,7 +21,7 @@ export function describeTestPlayProgress(progress: TestPlayProgress): string {
     case 'decoding':
       return `${describeRun(progress.run)} (${progress.runIndex + 1} of ${progress.runCount})`;
     case 'scrubbing':
-      return `Jumping to place ${progress.jumpIndex + 1} of ${progress.jumpCount}`;
+      return `Moving to place ${progress.jumpIndex + 1} of ${progress.jumpCount}`;
     default:
       return assertNever(progress);
   }
@@ -59,7 +59,7 @@ export const testPlayLook = {
   title: (fileName: string): string => `Let Oil Can play ${fileName} here`,
   titleOfAny: 'Let Oil Can measure a clip here',
   titleOfReading: (fileName: string): string => `Let Oil Can read ${fileName} here`,
-  how: 'It reads pieces of the file, decodes the clip for some seconds and jumps about in it, and so measures this drive, this processor and these graphics as they are now: held back or not, with the other programs running. Leave the editor open and idle meanwhile.',
+  how: 'It reads pieces of the file, decodes the clip for some seconds and moves about in it, and so measures this drive, this processor and these graphics as they are now: held back or not, with the other programs running. Leave the editor open and idle meanwhile.',
   howOfReading:
     'It reads pieces from all over the file, and so measures the drive that your footage lies on. This browser cannot decode the clip, but reading is quicker told this way than by copying a file.',
   button: 'Go to the clip',

@@ -9,7 +9,7 @@ export const timelineFieldNames: Readonly<Record<StatedTimelineField, string>> =
   frameRate: 'Frame rate',
   videoLayerCount: 'Moving pictures at once',
   titleCount: 'Titles, stills, graphics',
-  coveredLayerCount: 'Hidden behind another picture',
+  coveredLayerCount: 'Hidden behind others',
   unusedClipCount: 'Imported and unused',
   effects: 'Effects there',
 };

@@ -67,7 +67,7 @@ export function describeWayGain({ respect, before, after }: WayOfWorking): strin
     case 'shownFps':
       return `${formatFpsRange(before.shownFps)} → ${formatFpsRange(after.shownFps)} a second`;
     case 'scrubMs':
-      return `a jump ${formatWaitRange(before.scrubMs)} → ${formatWaitRange(after.scrubMs)}`;
+      return `a move of the playhead ${formatWaitRange(before.scrubMs)} → ${formatWaitRange(after.scrubMs)}`;
     case 'lookMs':
       return `an unused clip opens in ${formatWaitRange(before.lookMs)} → ${formatWaitRange(after.lookMs)}`;
     case 'openingSec':
@@ -100,7 +100,7 @@ export function describeSacrifice(sacrifice: Sacrifice): string {
 /** How an editor takes small copies. */
 export const attachWayTexts: Readonly<Record<EditorAttachWay, { readonly label: string; readonly what: string }>> = {
   unknown: { label: 'Not known yet', what: 'all three ways are offered' },
-  'built-in': { label: 'By itself', what: 'it has a command that attaches proxies to clips' },
+  'built-in': { label: 'By itself', what: 'it has a command that says which small copy belongs to which clip' },
   'by-name': { label: 'By name', what: 'it finds a small copy by its name or in a folder of a certain name' },
   'by-folder-swap': {
     label: 'By swapping folders',
@@ -119,7 +119,7 @@ export function describeSwitch({ id, level }: FixAtLevel, isOn: boolean): string
 
 /** What to do so that small copies are used, by the way in which an editor takes them. */
 export const attachWaySteps: Readonly<Record<Exclude<EditorAttachWay, 'unknown'>, string>> = {
-  'built-in': 'Choose the heavy clips, attach the small files to them, and switch the viewer to show them.',
+  'built-in': 'Choose the heavy clips, say which small file belongs to which, and switch the viewer to show them.',
   'by-name':
     'Put the small files where it looks for them, under the names that it expects, and open the project again.',
   'by-folder-swap':

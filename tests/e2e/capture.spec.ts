@@ -1,9 +1,6 @@
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { chromiumOptions } from '../../playwright.config';
-import { openCards } from './screens';
-
-/** A machine that others share may stumble in the fifteen seconds of one measurement. */
-test.describe.configure({ retries: 2 });
+import { deep, openCards } from './screens';
 
 /** Headless Chromium shares, unasked, the tab of this title: our own practice window. */
 test.use({
@@ -75,24 +72,24 @@ async function drawnBy(practice: Page): Promise<number> {
 }
 
 for (const fps of [12, 24, 30])
-  test(`measures a shared window that shows ${fps} pictures a second within 5 %, with its own page out of sight`, async ({
-    context,
-  }) => {
-    test.setTimeout(120_000);
-    const [meter, practice] = await openBoth(context, `fps=${fps}`);
-    await measure(context, meter);
-    // On a busy machine the practice window itself draws fewer than it is told to.
-    const drawnFps = await drawnBy(practice);
-    const shownFps = await shownIn(meter);
-    expect(drawnFps).toBeGreaterThan(0.6 * fps);
-    expect(shownFps / drawnFps).toBeGreaterThan(0.95);
-    expect(shownFps / drawnFps).toBeLessThan(1.05);
-    await expect(meter.getByText(/Measuring itself took \d+ % of one core/)).toBeAttached();
-    await expect(meter.getByRole('img', { name: 'The part that is measured' })).toBeAttached();
-  });
+  test(
+    `measures a shared window that shows ${fps} pictures a second within 5 %, with its own page out of sight`,
+    deep,
+    async ({ context }) => {
+      const [meter, practice] = await openBoth(context, `fps=${fps}`);
+      await measure(context, meter);
+      // On a busy machine the practice window itself draws fewer than it is told to.
+      const drawnFps = await drawnBy(practice);
+      const shownFps = await shownIn(meter);
+      expect(drawnFps).toBeGreaterThan(0.6 * fps);
+      expect(shownFps / drawnFps).toBeGreaterThan(0.95);
+      expect(shownFps / drawnFps).toBeLessThan(1.05);
+      await expect(meter.getByText(/Measuring itself took \d+ % of one core/)).toBeAttached();
+      await expect(meter.getByRole('img', { name: 'The part that is measured' })).toBeAttached();
+    },
+  );
 
-test('tells how scrubbing feels in figures, and keeps them with what took them', async ({ context }) => {
-  test.setTimeout(120_000);
+test('tells how scrubbing feels in figures, and keeps them with what took them', deep, async ({ context }) => {
   const [meter] = await openBoth(context, 'fps=8');
   await meter.getByRole('radiogroup', { name: 'What you will do' }).getByText('Scrubbing').click();
   const length = meter.getByRole('textbox', { name: 'Measure for' });
@@ -113,8 +110,7 @@ test('tells how scrubbing feels in figures, and keeps them with what took them',
   );
 });
 
-test('says so where nothing moves, and where sharing ends before the time', async ({ context }) => {
-  test.setTimeout(120_000);
+test('says so where nothing moves, and where sharing ends before the time', deep, async ({ context }) => {
   const [meter, practice] = await openBoth(context, 'fps=24');
   await meter.getByRole('button', { name: 'Share a window' }).click();
   await meter.getByRole('button', { name: /^Measure for/ }).click();

@@ -6,11 +6,10 @@ import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { cardTextWithClips } from '../arbitrary/many-clips';
 import { mediaPath } from './media';
-import { openCards, openStep } from './screens';
+import { deep, openCards, openStep } from './screens';
 import { unfold, untilConcluded } from './trials';
 
 const openFootage = async (page: Page) => {
-  await openCards(page);
   await openStep(page, 'demo-decode-bound', 'footage');
   await page.getByRole('heading', { name: 'Footage', level: 1 }).waitFor();
 };
@@ -167,8 +166,7 @@ test('takes an ffprobe report for files that are not read here, and gives the co
   await expect(page.getByRole('main').getByRole('alert')).toContainText('no ffprobe report');
 });
 
-test('plays a clip for real, lets the estimates follow, and takes it back', async ({ page }) => {
-  test.setTimeout(120_000);
+test('plays a clip for real, lets the estimates follow, and takes it back', deep, async ({ page }) => {
   await openFootage(page);
   await addFiles(page, 'wheel.mp4', 'kiln-loading.mp4');
   let sheet = await openClip(page, 'wheel.mp4');
@@ -182,9 +180,9 @@ test('plays a clip for real, lets the estimates follow, and takes it back', asyn
     timeout: 60_000,
   });
   await expect(sheet.getByText(/the estimate had said/).first()).toBeVisible();
-  await expect(sheet.getByRole('row', { name: /Decoded and drawn 1080 lines high/ })).toBeVisible();
-  await expect(sheet.getByRole('row', { name: /Decoded and drawn 270 lines high/ })).toBeVisible();
-  await expect(sheet.getByText(/A jump takes/)).toBeVisible();
+  await expect(sheet.getByRole('row', { name: /Decoded and drawn 1080 pixels high/ })).toBeVisible();
+  await expect(sheet.getByRole('row', { name: /Decoded and drawn 270 pixels high/ })).toBeVisible();
+  await expect(sheet.getByText(/A move of the playhead takes/)).toBeVisible();
   await expect(sheet.getByText(/^[\d.]+ ms$/).first()).not.toHaveText(costBefore ?? '');
   await page.keyboard.press('Escape');
 
@@ -215,7 +213,6 @@ async function makeLarge(name: string, path: string, addedBytes: number): Promis
 test('reads a large clip that it cannot decode, and lets the drive be what was measured', async ({
   page,
 }, testInfo) => {
-  test.setTimeout(90_000);
   await openFootage(page);
   const path = await makeLarge('kiln-loading.mp4', testInfo.outputPath('kiln-large.mp4'), 60_000_000);
   await page.getByLabel('Choose video files').setInputFiles(path);
@@ -236,7 +233,6 @@ test('reads a large clip that it cannot decode, and lets the drive be what was m
 });
 
 test('proposes to play a clip among the looks, leads to it, and asks no more once it was put off', async ({ page }) => {
-  test.setTimeout(90_000);
   await openFootage(page);
   await addFiles(page, 'wheel.mp4');
   await openStep(page, 'demo-decode-bound', 'findings');
@@ -273,8 +269,7 @@ test('stops a test-play at once and keeps nothing of it', async ({ page }) => {
   await expect(sheet.getByText('not played yet')).toBeVisible();
 });
 
-test('holds a thousand clips with only those in sight in the page', async ({ page }) => {
-  test.setTimeout(90_000);
+test('holds a thousand clips with only those in sight in the page', deep, async ({ page }) => {
   await openCards(page);
   const text = cardTextWithClips(1000, 'thousand', 'A thousand takes');
   await page

@@ -1,13 +1,9 @@
 import { expect, type Page, test } from '@playwright/test';
 import { mediaPath } from './media';
-import { openCards } from './screens';
-import { makeChange, unfold, untilConcluded } from './trials';
+import { deep, openCards } from './screens';
+import { lowerQuality, makeChange, unfold, untilConcluded } from './trials';
 
 const concluded = { timeout: 30_000 };
-
-test.beforeEach(async ({ page }) => {
-  await openCards(page);
-});
 
 const next = (page: Page) => page.getByRole('main').getByRole('region', { name: /^Next: (?!working out)/ });
 const trial = (page: Page) => page.getByRole('region', { name: /^On trial: / });
@@ -36,6 +32,7 @@ async function takeStep(page: Page): Promise<boolean> {
   else
     await next(page)
       .getByRole('button', { name: /^Try (this|without it)/ })
+      .and(page.locator('[data-look="primary"]'))
       .click();
   return true;
 }
@@ -61,24 +58,26 @@ async function putBack(page: Page): Promise<void> {
 }
 
 for (const id of ['demo-decode-bound', 'demo-effects-bound', 'demo-programs-busy'])
-  test(`solves ${id} by the guide alone, measured on its practice machine, to ready to export`, async ({ page }) => {
-    test.setTimeout(180_000);
-    // What was typed days ago is no match for what its machine shows now.
-    await page.goto(`/card/${id}/meter`);
-    await measure(page);
-    await page.getByRole('link', { name: /^Fixes/ }).click();
-    await followGuide(page);
-    await expect(page.getByText('KEPT', { exact: true }).first()).toBeVisible();
-    await putBack(page);
-  });
+  test(
+    `solves ${id} by the guide alone, measured on its practice machine, to ready to export`,
+    id === 'demo-effects-bound' ? {} : deep,
+    async ({ page }) => {
+      // What was typed days ago is no match for what its machine shows now.
+      await page.goto(`/card/${id}/meter`);
+      await measure(page);
+      await page.getByRole('link', { name: /^Fixes/ }).click();
+      await followGuide(page);
+      await expect(page.getByText('KEPT', { exact: true }).first()).toBeVisible();
+      await putBack(page);
+    },
+  );
 
-test('goes on after a wrong turn, an undo, a refusal and a closed tab', async ({ page, context }) => {
-  test.setTimeout(180_000);
+test('goes on after a wrong turn, an undo, a refusal and a closed tab', deep, async ({ page, context }) => {
   await page.goto('/card/demo-decode-bound/meter');
   await measure(page);
   await page.getByRole('link', { name: /^Fixes/ }).click();
   // A wrong turn: the quality does nothing for heavy footage, and the guide says so.
-  await makeChange(page, 'Lower the preview quality to 1/2');
+  await makeChange(page, lowerQuality);
   await measure(page);
   await expect(trial(page)).toContainText('No clear change');
   await expect(trial(page)).toContainText('Did it really act?');
@@ -136,6 +135,7 @@ test('comes from the job cards to a reasoned next step with real clips in few pr
     await page.getByText(text, { exact: true }).click();
     pressCount++;
   };
+  await openCards(page);
   const startedMs = Date.now();
   await press('Start a card');
   await press(/^On to machine/);
@@ -158,7 +158,7 @@ test('comes from the job cards to a reasoned next step with real clips in few pr
   await untilConcluded(page);
   const step = page.getByRole('region', { name: 'Next step' });
   await expect(step.getByRole('heading', { level: 3 })).not.toHaveText(/Read the findings|Describe|Add your/);
-  await expect(step).toContainText(/because|together|plan|needed/);
+  await expect(step).toContainText(/usable/);
   // The figures that the plan asks for stand in the output.
   process.stdout.write(`${JSON.stringify({ pressCount, typedCount, machineSec: Math.round((Date.now() - startedMs) / 1000) })}
 `);
@@ -167,6 +167,7 @@ test('comes from the job cards to a reasoned next step with real clips in few pr
 });
 
 test('leads complaints that are no lag to their own fixes by one question', async ({ page }) => {
+  await openCards(page);
   await page.getByRole('button', { name: 'Start a card' }).click();
   await page.getByRole('link', { name: /^Symptoms/ }).click();
   await page.getByRole('button', { name: 'Don’t know' }).click();
@@ -186,7 +187,6 @@ test('leads complaints that are no lag to their own fixes by one question', asyn
 });
 
 test('tries any set on paper, takes it as a plan, and follows that', async ({ page }) => {
-  test.setTimeout(90_000);
   await page.goto('/card/demo-effects-bound/what-if');
   await untilConcluded(page);
   await page.getByRole('textbox', { name: /^Another quality/ }).fill('1/3');
@@ -209,7 +209,6 @@ test('tries any set on paper, takes it as a plan, and follows that', async ({ pa
 });
 
 test('weighs a fix that makes one thing better and another worse by all that is known', async ({ page }) => {
-  test.setTimeout(90_000);
   await page.goto('/card/demo-effects-bound/fixes');
   await makeChange(page, 'Bypass the effects while cutting');
   await unfold(page);
@@ -239,9 +238,8 @@ test('weighs a fix that makes one thing better and another worse by all that is 
 });
 
 test('switches working sets to and fro, with the short list each way, and a set of one’s own', async ({ page }) => {
-  test.setTimeout(90_000);
   await page.goto('/card/demo-effects-bound/fixes');
-  await makeChange(page, 'Lower the preview quality to 1/2');
+  await makeChange(page, lowerQuality);
   await measure(page);
   await page.getByRole('button', { name: 'Keep it' }).click();
   await page.getByRole('link', { name: /^While you work/ }).click();
@@ -250,7 +248,7 @@ test('switches working sets to and fro, with the short list each way, and a set 
   await expect(order).toContainText(
     /Take clips off .*Trim before you add effects.*Leave effects and colour for the end/,
   );
-  await order.getByText('How', { exact: true }).last().click();
+  await unfold(page);
   await expect(order.getByText('Leave out takes at once.')).toBeVisible();
   const closely = page.getByRole('article', { name: 'Looking closely' });
   await expect(closely.getByRole('list', { name: 'To Looking closely' })).toContainText(
@@ -285,6 +283,7 @@ test('switches working sets to and fro, with the short list each way, and a set 
 });
 
 test('remembers what the editor can do for the next card', async ({ page }) => {
+  await openCards(page);
   await page.getByRole('button', { name: 'Start a card' }).click();
   await page.getByRole('link', { name: /^My editor/ }).click();
   await page.getByRole('textbox', { name: 'What you call it' }).fill('the one with the grey cat');

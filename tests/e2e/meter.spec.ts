@@ -6,7 +6,7 @@ import { expect, type Page, test } from '@playwright/test';
 import { filmRecording } from '../../bench/meter/film-recording';
 import { encodings, planRecording, type RecordingPlan } from '../../bench/meter/recordings';
 import { writeRecording } from '../../bench/meter/write-recording';
-import { openCards } from './screens';
+import { deep } from './screens';
 
 /** Decoding twelve seconds takes a while on a busy machine. */
 const measured = { timeout: 60_000 };
@@ -16,10 +16,6 @@ test.beforeAll(() => {
   folder = mkdtempSync(join(tmpdir(), 'oil-can-e2e-meter-'));
 });
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
-test.beforeEach(async ({ page }) => {
-  await openCards(page);
-});
-
 /** A recording of a drawn window. */
 async function record(plan: RecordingPlan): Promise<string> {
   const path = join(folder, `${plan.scene}-${plan.seed}.mp4`);
@@ -36,7 +32,6 @@ async function choose(page: Page, path: string): Promise<void> {
 }
 
 test('measures a dropped recording within 3 %, and keeps it as a reading', async ({ page }) => {
-  test.setTimeout(120_000);
   const plan = planRecording(71, 'shapes', live);
   const path = await record(plan);
   const seen = plan.newAtFrames.filter((frame) => frame > 0);
@@ -66,7 +61,6 @@ test('measures a dropped recording within 3 %, and keeps it as a reading', async
 });
 
 test('says so where nothing moves, and where a file is no video', async ({ page }) => {
-  test.setTimeout(120_000);
   const still = await record(planRecording(72, 'still', live));
   await page.goto('/card/demo-decode-bound/meter');
   await choose(page, still);
@@ -79,8 +73,7 @@ test('says so where nothing moves, and where a file is no video', async ({ page 
   await expect(page.getByText(/^This file holds no video/)).toBeVisible(measured);
 });
 
-test('doubts a screen that a phone has filmed, and measures it once that is said', async ({ page }) => {
-  test.setTimeout(150_000);
+test('doubts a screen that a phone has filmed, and measures it once that is said', deep, async ({ page }) => {
   const plan = planRecording(91_001, 'grain', live);
   const seen = plan.newAtFrames.filter((frame) => frame > 0);
   const trueFps = ((seen.length - 1) * plan.recordedFps) / ((seen.at(-1) ?? 0) - (seen[0] ?? 0));
@@ -100,7 +93,6 @@ test('doubts a screen that a phone has filmed, and measures it once that is said
 });
 
 test('marks the part where it is seen in a recording that is stored lying on its side', async ({ page }) => {
-  test.setTimeout(120_000);
   const plan = planRecording(71, 'shapes', live);
   const path = join(folder, 'turned.mp4');
   // How to turn it stands beside the frames, as phones write it. ffmpeg counts the other way round: it is shown turned
@@ -127,7 +119,6 @@ test('marks the part where it is seen in a recording that is stored lying on its
 });
 
 test('measures the part and the span that a person types', async ({ page }) => {
-  test.setTimeout(120_000);
   const plan = planRecording(73, 'pan', live);
   await page.goto('/card/demo-decode-bound/meter');
   await choose(page, await record(plan));

@@ -1,5 +1,8 @@
 import type { Page } from '@playwright/test';
 
+/** Marks what is long, or needs what `npm run verify` does not install: `npm run verify:deep` runs it. */
+export const deep = { tag: '@deep' };
+
 /** The steps of a card, as a person reads them on the rail. */
 export const stepNames = [
   ['first-things', 'First things'],

@@ -10,14 +10,17 @@ export const unfold = (page: Page) =>
 export const untilConcluded = (page: Page) =>
   page.locator('section[aria-label="Next step"][aria-busy="false"]').waitFor({ state: 'attached', timeout: 30_000 });
 
-/** Begins a trial by its title, and says that the change is made. */
-export async function makeChange(page: Page, title: string): Promise<void> {
+/** Lowers the preview quality, to whichever level is the gentlest that cures. */
+export const lowerQuality = /^Try this: Lower the preview quality to 1\/\d$/;
+
+/** Begins a trial by its title, or by the name of its button, and says that the change is made. */
+export async function makeChange(page: Page, title: string | RegExp): Promise<void> {
   // What is concluded meanwhile folds lists together again.
   await expect(async () => {
     await untilConcluded(page);
     await unfold(page);
     await page
-      .getByRole('button', { name: `Try this: ${title}` })
+      .getByRole('button', { name: typeof title === 'string' ? new RegExp(`^Try (this|the other): ${title}$`) : title })
       .first()
       .click({ timeout: 3000 });
   }).toPass({ timeout: 60_000 });

@@ -14,7 +14,6 @@ const exportAll = async (page: Page, bar: Locator) => {
 const cardFile = (name: string, text: string) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
 
 test('answers each bad file in its place, and takes the good one', async ({ page }) => {
-  await openCards(page);
   await openStep(page, 'demo-decode-bound', 'footage');
   const names = [
     'not-a-film.mp4',
@@ -62,8 +61,8 @@ test('refuses card files that are none, says why, and changes nothing', async ({
   const input = page.getByLabel('Import card files');
   await input.setInputFiles(cardFile('a.json', 'not json'));
   await expect(page.getByText('it is not JSON text')).toBeVisible();
-  await input.setInputFiles(cardFile('b.json', '{"format":"oil-can-job-card","version":7}'));
-  await expect(page.getByText('written by a newer Oil Can (card version 7; this one reads up to 6)')).toBeVisible();
+  await input.setInputFiles(cardFile('b.json', '{"format":"oil-can-job-card","version":8}'));
+  await expect(page.getByText('written by a newer Oil Can (card version 8; this one reads up to 7)')).toBeVisible();
   const good = await readFile('src/demo/cards/programs-busy.json', 'utf8');
   const outOfRange = JSON.parse(good);
   outOfRange.machine.coreCount.value = -4;
@@ -75,7 +74,6 @@ test('refuses card files that are none, says why, and changes nothing', async ({
 });
 
 test('keeps both tabs’ changes and follows the other tab live', async ({ page, context }) => {
-  await openCards(page);
   await openStep(page, 'demo-programs-busy', 'machine');
   const other = await context.newPage();
   await openStep(other, 'demo-programs-busy', 'machine');
@@ -121,7 +119,6 @@ test('goes on in memory and says so while the storage is full, until the card is
 });
 
 test('stops reading a batch when asked: the file in hand and all that follow', async ({ page }) => {
-  await openCards(page);
   await openStep(page, 'demo-decode-bound', 'footage');
   const whole = await readFile(mediaPath('h264-8bit.mp4'));
   const files = Array.from({ length: 60 }, (_, i) => ({ name: `take-${i}.mp4`, mimeType: 'video/mp4', buffer: whole }));
@@ -138,7 +135,6 @@ test('stops reading a batch when asked: the file in hand and all that follow', a
 });
 
 test('takes files that are dropped anywhere on the footage step', async ({ page }) => {
-  await openCards(page);
   await openStep(page, 'demo-decode-bound', 'footage');
   const bytes = [...(await readFile(mediaPath('silent.mp4')))];
   const dropped = await page.evaluateHandle((content) => {
@@ -153,7 +149,6 @@ test('takes files that are dropped anywhere on the footage step', async ({ page 
 test('refuses an empty card name with a word, gives the old one back, and stores what is typed although the field is never left', async ({
   page,
 }) => {
-  await openCards(page);
   await openStep(page, 'demo-decode-bound', 'findings');
   const name = page.getByRole('textbox', { name: 'Card name' });
   await name.fill('   ');

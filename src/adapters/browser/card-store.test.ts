@@ -1,4 +1,4 @@
-import 'fake-indexeddb/auto';
+import { IDBKeyRange, indexedDB } from 'fake-indexeddb';
 import { afterEach, describe, expect, it } from 'vitest';
 import { applyCommand, type CardCommand, createJobCard, type JobCard } from '@/core/card';
 import { CardDatabase } from './card-database';
@@ -8,8 +8,9 @@ import { type CardStore, createCardStore } from './card-store';
 let idCount = 0;
 const createId = () => `id-${++idCount}`;
 const openStores: CardStore[] = [];
+const openDatabase = (name: string) => new CardDatabase(name, { indexedDB, IDBKeyRange });
 
-const openStore = async (name: string, first: readonly JobCard[] = [], database = new CardDatabase(name)) => {
+const openStore = async (name: string, first: readonly JobCard[] = [], database = openDatabase(name)) => {
   const store = createCardStore({ database, nowMs: () => 1_000, createId });
   openStores.push(store);
   await store.open(async () => first);
@@ -97,7 +98,7 @@ describe('createCardStore', () => {
   });
 
   it('holds cards in memory and says so where the database does not open, until they are exported', async () => {
-    const database = new CardDatabase('refused');
+    const database = openDatabase('refused');
     database.open = () => Promise.reject(new DOMException('no', 'InvalidStateError')) as never;
     const store = await openStore('refused', [card('a')], database);
     expect(store.getSnapshot().storageFailure?.code).toBe('storage-refused');
@@ -110,7 +111,7 @@ describe('createCardStore', () => {
   });
 
   it('goes on in memory when the storage is full, and writes all of it once there is room', async () => {
-    const database = new CardDatabase('full');
+    const database = openDatabase('full');
     const store = await openStore('full', [card('a')], database);
     const put = database.cards.put.bind(database.cards);
     database.cards.put = (() => Promise.reject(new DOMException('full', 'QuotaExceededError'))) as never;
@@ -128,7 +129,7 @@ describe('createCardStore', () => {
   });
 
   it('leaves a row of a newer form alone, and keeps this tab’s change as a card of its own', async () => {
-    const database = new CardDatabase('newer');
+    const database = openDatabase('newer');
     const store = await openStore('newer', [card('a')], database);
     const newer = { format: 'oil-can-job-card', version: 99, id: 'a' };
     const writing = database.cards.put({ id: 'a', revision: 7, deletedAtMs: 0, document: newer });
@@ -157,7 +158,7 @@ describe('createCardStore', () => {
     const earlier = await openStore('recovers', [card('a')]);
     earlier.run('a', rename('Edited last week'));
     await earlier.settle();
-    const database = new CardDatabase('recovers');
+    const database = openDatabase('recovers');
     const open = database.open.bind(database);
     database.open = (() => Promise.reject(new DOMException('busy', 'UnknownError'))) as never;
     const store = await openStore('recovers', [card('a')], database);
@@ -169,7 +170,7 @@ describe('createCardStore', () => {
   });
 
   it('drops deleted cards for good after a week, and not before', async () => {
-    const database = new CardDatabase('week');
+    const database = openDatabase('week');
     const day = 24 * 3_600_000;
     const rowOf = (id: string, deletedAtMs: number) => ({ id, revision: 1, deletedAtMs, document: card(id) });
     await database.cards.bulkPut([rowOf('old', day), rowOf('young', 9 * day), rowOf('kept', 0)]);
@@ -186,7 +187,7 @@ describe('createCardStore', () => {
   });
 
   it('shows a row that cannot be read as that, and leaves it alone', async () => {
-    const database = new CardDatabase('unreadable');
+    const database = openDatabase('unreadable');
     await database.cards.put({
       id: 'x',
       revision: 3,

@@ -18,10 +18,13 @@ export interface SharedWindow {
  */
 const asked = { frameRate: { ideal: 60 }, width: { max: 640 }, height: { max: 400 }, cursor: 'never' } as const;
 
+/** Whether this browser can hand a shared window's frames to the page. */
+export const canShareWindow = (): boolean =>
+  Boolean(navigator.mediaDevices?.getDisplayMedia) && typeof MediaStreamTrackProcessor !== 'undefined';
+
 /** Asks the person for a window. Never rejects. To be called from a press. */
 export async function shareWindow(): Promise<Result<SharedWindow, CaptureFailure>> {
-  if (!navigator.mediaDevices?.getDisplayMedia || typeof MediaStreamTrackProcessor === 'undefined')
-    return fail({ code: 'capture-unsupported' });
+  if (!canShareWindow()) return fail({ code: 'capture-unsupported' });
   try {
     const stream = await navigator.mediaDevices.getDisplayMedia({ video: asked, audio: false });
     const [track] = stream.getVideoTracks();

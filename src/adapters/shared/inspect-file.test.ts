@@ -280,6 +280,13 @@ describe('inspectFile on files it cannot use', () => {
     const list = new TextEncoder().encode('#EXTM3U\n#EXT-X-VERSION:3\nhttp://127.0.0.1:9/pots.ts\n');
     expect((await inspectFile(bytesSource(list))).result).toMatchObject({ failure: { code: 'file-not-media' } });
   });
+
+  it('calls a text no media, however short it is and with whatever letters it begins', async () => {
+    for (const text of ['G GI', 'Shot list\n1. kiln', 'ID3', 'Töpfern – Übersicht, für später', '#EXTM3U\nclip.ts']) {
+      const { result } = await inspectFile(bytesSource(new TextEncoder().encode(text)));
+      expect(result, text).toMatchObject({ failure: { code: 'file-not-media' } });
+    }
+  });
 });
 
 describe('inspectFile on very large files', () => {

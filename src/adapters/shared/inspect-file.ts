@@ -18,6 +18,7 @@ async function readFacts(source: CountingByteSource): Promise<Result<ClipFacts, 
   const head = await source.read(0, sniffBytes);
   const sniffed = sniffFile(head);
   if (sniffed.kind === 'foreign') return fail({ code: 'container-not-read', container: sniffed.container });
+  if (sniffed.kind === 'text') return fail({ code: 'file-not-media' });
   if (sniffed.kind === 'still') return readStill(source, sniffed.format);
   // What the reader would print about a file, its row says.
   Logging.level = LogLevel.Silent;

@@ -4,6 +4,7 @@ import type { ForeignContainer, StillFormat } from '@/core/footage';
 export type SniffedFile =
   | { readonly kind: 'still'; readonly format: StillFormat }
   | { readonly kind: 'foreign'; readonly container: ForeignContainer }
+  | { readonly kind: 'text' }
   | { readonly kind: 'perhaps-media' };
 
 /** How many bytes of a file's beginning are enough to tell. */
@@ -22,7 +23,19 @@ const firstBoxes: ReadonlySet<string> = new Set(['ftyp', 'moov', 'mdat', 'wide',
 /** Whether a file is made of boxes (ISO/IEC 14496-12): MP4 or MOV. */
 export const hasBoxes = (head: Uint8Array): boolean => firstBoxes.has(textAt(head, 4, 8));
 
-/** Tells stills and containers that are not read here by their signatures, whatever the file is called. */
+/** Whether the bytes are UTF-8 without control characters: pictures and sound hold others within their first few. */
+function isText(head: Uint8Array): boolean {
+  if (head.length === 0 || head.some((byte) => byte < 0x20 && ![0x09, 0x0a, 0x0d].includes(byte))) return false;
+  try {
+    // A character may be cut in two by the end of what was read.
+    new TextDecoder('utf-8', { fatal: true }).decode(head, { stream: true });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** Tells stills, texts and containers that are not read here by their signatures, whatever the file is called. */
 export function sniffFile(head: Uint8Array): SniffedFile {
   if (startsWith(head, [0xff, 0xd8, 0xff])) return { kind: 'still', format: 'jpeg' };
   if (startsWith(head, [0x89, 0x50, 0x4e, 0x47])) return { kind: 'still', format: 'png' };
@@ -36,5 +49,5 @@ export function sniffFile(head: Uint8Array): SniffedFile {
   if (startsWith(head, [0x30, 0x26, 0xb2, 0x75])) return { kind: 'foreign', container: 'asf' };
   if (startsWith(head, [0x46, 0x4c, 0x56, 0x01])) return { kind: 'foreign', container: 'flv' };
   if (startsWith(head, [0x00, 0x00, 0x01, 0xba])) return { kind: 'foreign', container: 'mpeg-ps' };
-  return { kind: 'perhaps-media' };
+  return isText(head) ? { kind: 'text' } : { kind: 'perhaps-media' };
 }

@@ -2,12 +2,15 @@ import { describe, expect, it } from 'vitest';
 import { driveTexts, graphicsTexts, powerModeTexts, speedClassTexts } from '@/messages/machine';
 import {
   coreSpeedRatioOf,
+  coresOfPercent,
   driveKinds,
   driveOf,
   graphicsKinds,
   graphicsOf,
+  percentOfCores,
   powerModes,
   powerRatioOf,
+  programPercents,
   speedClasses,
 } from '.';
 import { canLikelyDecodeInHardware } from './hardware-decode';
@@ -59,5 +62,13 @@ describe('the machine catalogue', () => {
       values.every((value, i) => i === 0 || value > (values[i - 1] as number));
     expect(isRising(speedClasses.map((row) => row.coreSpeedRatio))).toBe(true);
     expect(isRising(powerModes.map((row) => row.powerRatio))).toBe(true);
+  });
+});
+
+describe('a percentage of a processor', () => {
+  it('stands for one core or for all of them, and comes back as it was', () => {
+    expect(coresOfPercent(50, 'one-core', 8)).toBe(0.5);
+    expect(coresOfPercent(50, 'all-cores', 8)).toBe(4);
+    for (const of of programPercents) expect(percentOfCores(coresOfPercent(37.5, of, 6), of, 6)).toBeCloseTo(37.5, 9);
   });
 });

@@ -17,6 +17,7 @@ export {
   type ReadingChange,
 } from './compare';
 export { rateBetweenFreezes } from './freezes';
+export { type IntervalScale, scaleIntervals } from './interval-scale';
 export { Meter, type MeterOptions, type MeterReading } from './meter';
 export { nextShownMs, type PracticePattern, practicePatterns } from './practice-pattern';
 export type { RecordingFailure, RecordingProgress, RecordingReading, RecordingRequest } from './recording';

@@ -12,9 +12,11 @@ import { useNotify } from '../shell/notices';
 import { StorageBar } from '../shell/StorageBar';
 import { useCardStore, useCards } from '../shell/store-context';
 import { mainId, TopBar } from '../shell/TopBar';
+import { noteShownPage } from '../shell/use-heading-focus';
 import { CardSummary } from './CardSummary';
 import { useCardImport } from './use-card-import';
 import { useMissingAnswers } from './use-missing-answers';
+import { WhatItDoes } from './WhatItDoes';
 
 const UnreadableCard = lazy(() => import('./UnreadableCard'));
 
@@ -62,6 +64,7 @@ export function JobCards() {
   useMissingAnswers();
   useEffect(() => {
     document.title = 'Job cards · Oil Can';
+    noteShownPage();
   }, []);
 
   const startCard = () => {
@@ -103,8 +106,8 @@ export function JobCards() {
               Job cards
             </h1>
             <p>
-              One card for each project whose preview lags: find where the time goes, change one thing, measure, and put
-              everything back before export.
+              For each film whose preview lags: find where each frame’s time goes, change one thing, measure whether it
+              helped, and put it back before export.
             </p>
           </div>
           <div>
@@ -128,6 +131,7 @@ export function JobCards() {
             </Button>
           </div>
         </Head>
+        {isReady && newest.every(({ card }) => card.id.startsWith('demo-')) && <WhatItDoes />}
         {unreadable.map((row) => (
           <Suspense key={row.id}>
             <UnreadableCard failure={row.failure} />

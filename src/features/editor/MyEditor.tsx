@@ -69,12 +69,12 @@ export function MyEditor() {
               onCommit={(name) => set({ name: name.slice(0, 80) })}
             />
             <TextField
-              label="Its viewers"
+              label="How many pictures it shows at once"
               value={profile.viewers}
               onCommit={(viewers) => set({ viewers: viewers.slice(0, 500) })}
             />
             <TextField
-              label="Its previews and their settings"
+              label="Where you find its preview settings"
               value={profile.previews}
               onCommit={(previews) => set({ previews: previews.slice(0, 500) })}
             />

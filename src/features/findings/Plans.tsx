@@ -38,7 +38,7 @@ function describeGain({ shownFps, scrubMs }: Plan, card: JobCard): string {
   const { isPlaying, isScrubbing } = complaintOf(card);
   const parts = [
     ...(isPlaying || !isScrubbing ? [`${formatFpsRange(shownFps)} a second`] : []),
-    ...(isScrubbing ? [`a jump ${formatWaitRange(scrubMs)}`] : []),
+    ...(isScrubbing ? [`a move of the playhead ${formatWaitRange(scrubMs)}`] : []),
   ];
   return parts.join(', ');
 }

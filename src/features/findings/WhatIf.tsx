@@ -157,7 +157,7 @@ export function WhatIf({ card, state }: { readonly card: JobCard; readonly state
           of {formatFps(targetFps)} a second
         </span>
         <span>
-          A jump to another place {state.isChanged && `${formatWaitRange(before.scrubMs)} → `}
+          A move of the playhead {state.isChanged && `${formatWaitRange(before.scrubMs)} → `}
           <b data-good={after.scrubMs.mid <= usableScrubMs || undefined}>{formatWaitRange(after.scrubMs)}</b>
         </span>
       </Result>

@@ -48,6 +48,9 @@ const Idle = styled.p`
   color: ${colour.inkSoft};
 `;
 
+/** What the button of the first way says, and that of any other. */
+const tryWords = (i: number): string => (i === 0 ? 'Try this' : 'Try the other');
+
 interface FixCardProps {
   readonly card: JobCard;
   readonly ranked: RankedFix;
@@ -99,9 +102,9 @@ export function FixCard({ card, ranked, otherWays, canTry, onTry }: FixCardProps
             key={id}
             isDisabled={!canTry}
             onPress={() => onTry({ id, level })}
-            aria-label={`Try this: ${fixTitle(id, level)}`}
+            aria-label={`${tryWords(i)}: ${fixTitle(id, level)}`}
           >
-            {i === 0 ? 'Try this' : 'Try the other'}
+            {tryWords(i)}
           </Button>
         ))}
       </Tries>

@@ -66,8 +66,8 @@ function FixFacts({ card, diagnosis, fix }: Pick<NextStepSheetProps, 'card' | 'd
     <Facts>
       <dt>brings</dt>
       <dd>
-        <b>{formatFpsRange(after.shownFps)} a second</b>, a jump in {formatWaitRange(after.scrubMs)}; usable{' '}
-        {formatChance(after.usableProbability)}
+        <b>{formatFpsRange(after.shownFps)} a second</b>, a move of the playhead in {formatWaitRange(after.scrubMs)},
+        usable {formatChance(after.usableProbability)}
       </dd>
       <dt>takes</dt>
       <dd>{describeEffort(minutes, known.requires)}</dd>
@@ -142,11 +142,8 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
   return (
     <Sheet title={`Next: ${title}`} kind="next">
       <Why>{describeMoveReason(move)}</Why>
-      <FixFacts card={card} diagnosis={diagnosis} fix={fix} />
-      {'otherWays' in move && <OtherWays ways={move.otherWays} canTry={canTry} onTry={onTry} />}
-      {move.kind !== 'ease' && <WhyNotFirst card={card} diagnosis={diagnosis} fix={fix} />}
       {!canTry && <Note>Take a reading of how it is now first: without one there is nothing to compare with.</Note>}
-      <Row style={{ marginBottom: 10 }}>
+      <Row style={{ margin: '10px 0 12px' }}>
         <Button look="primary" isDisabled={!canTry} onPress={() => onTry(fix)} aria-label={`Try this: ${title}`}>
           Try this
         </Button>
@@ -162,6 +159,9 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
           Not now
         </Button>
       </Row>
+      <FixFacts card={card} diagnosis={diagnosis} fix={fix} />
+      {'otherWays' in move && <OtherWays ways={move.otherWays} canTry={canTry} onTry={onTry} />}
+      {move.kind !== 'ease' && <WhyNotFirst card={card} diagnosis={diagnosis} fix={fix} />}
       <Disclosure label="How it is done">
         <ComesFirst fix={known} />
         <AttachQuestion card={card} fixId={known.id} />

@@ -62,7 +62,7 @@ function Figures({ trial }: { readonly trial: Trial }) {
       )}
       {before.scrubMs !== null && after.scrubMs !== null && (
         <>
-          · a jump {formatWait(before.scrubMs)} → <b>{formatWait(after.scrubMs)}</b>{' '}
+          · a move of the playhead {formatWait(before.scrubMs)} → <b>{formatWait(after.scrubMs)}</b>{' '}
         </>
       )}
       {before.scrubFeel && after.scrubFeel && (

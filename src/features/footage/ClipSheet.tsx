@@ -37,9 +37,9 @@ const Costs = styled.dl`
 `;
 
 const laneTexts: Readonly<Record<LaneId, string>> = {
-  drive: 'Reading binds: the drive gives it too slowly for anything else to matter first.',
-  decoder: 'Decoding binds: the picture is made out of the file before anything can be done with it.',
-  drawing: 'Drawing binds: scaling, effects and layers take longer here than getting at the picture.',
+  drive: 'Reading takes longest: the drive gives it too slowly for anything else to matter first.',
+  decoder: 'Decoding takes longest: the picture is made out of the file before anything can be done with it.',
+  drawing: 'Drawing takes longest: scaling, effects and layers take longer here than getting at the picture.',
 };
 
 const verdictTexts: Readonly<Record<HardwareVerdict['source'], string>> = {
@@ -67,7 +67,7 @@ function CostOfClip({ cost, budgetMs }: { readonly cost: ClipCost; readonly budg
           <dd data-over={cost.frameMs > budgetMs || undefined}>{formatMs(cost.frameMs)} ms</dd>
         </div>
         <div>
-          <dt>A jump</dt>
+          <dt>Moving the playhead</dt>
           <dd>{formatWait(cost.scrubMs)}</dd>
         </div>
       </Costs>

@@ -71,7 +71,7 @@ export const HeaviestClips = memo(function HeaviestClips({ rows, budgetMs, onOpe
                   {facts.fileName}
                 </button>
                 <span>
-                  <b>{formatMs(cost.ownMs)} ms</b> a frame, a jump {formatWait(cost.scrubMs)};{' '}
+                  <b>{formatMs(cost.ownMs)} ms</b> a frame, a move of the playhead {formatWait(cost.scrubMs)};{' '}
                   {bindingTexts[cost.bindingLane]}
                 </span>
                 <Bar aria-hidden="true">

@@ -111,7 +111,7 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
             <p>
               {isUnplayable
                 ? 'Its file can still be read here, which measures the drive that it lies on.'
-                : 'Reads pieces of this very file, decodes it for some seconds, then jumps to 20 places in it. What is found is kept as a measurement of this machine, and the estimates follow.'}
+                : 'Reads pieces of this very file, decodes it for some seconds, then moves to 20 places in it. What is found is kept as a measurement of this machine, and the estimates follow.'}
             </p>
           )}
           <Row style={{ marginTop: 12 }}>

@@ -95,7 +95,8 @@ function PlayedResult({ test }: { readonly test: DecodeTest }) {
       )}
       {test.scrub && (
         <Line>
-          A jump{test.scrub.jumpCount < scrubJumpCount ? ` (${test.scrub.jumpCount} of them in a minute)` : ''} takes{' '}
+          A move of the playhead
+          {test.scrub.jumpCount < scrubJumpCount ? ` (${test.scrub.jumpCount} of them in a minute)` : ''} takes{' '}
           <b>{formatWait(test.scrub.medianMs)}</b>, one in ten {formatWait(test.scrub.slowestTenthMs)} or more; the
           estimate had said {formatWait(test.estimatedScrubMs)}.
         </Line>

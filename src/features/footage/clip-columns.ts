@@ -65,7 +65,7 @@ export const clipColumns = helper.columns([
   }),
   helper.accessor((row) => row.cost?.scrubMs, {
     id: 'scrub',
-    header: 'A jump',
+    header: 'Playhead move',
     size: 76,
     minSize: 60,
     sortFn: 'basic',

@@ -56,8 +56,8 @@ export function MeasuredDecoding() {
       <Sheet title="Measured here" aside="nothing yet">
         <Row style={{ justifyContent: 'space-between' }}>
           <p style={{ flex: '1 1 320px' }}>
-            Test-play a heavy clip: it measures this drive, this processor and these graphics, and takes the place of
-            the classes above.
+            Test-play a heavy clip: it measures this drive, this processor and these graphics. What is measured counts
+            instead of what is chosen above.
           </p>
           <LinkButton href={`/card/${encodeURIComponent(card.id)}/footage`}>Go to Footage</LinkButton>
         </Row>

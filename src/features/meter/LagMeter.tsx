@@ -2,11 +2,13 @@
 
 import { useEffect, useState } from 'react';
 import styled from 'styled-components';
+import { canShareWindow } from '@/adapters/browser/share-window';
 import type { MeasuredReading, Reading, TappedReading } from '@/core/card';
 import { keptState } from '@/core/diagnose';
 import type { MeterReading } from '@/core/meter';
 import { hasPracticeMachine } from '@/demo/practice-cards';
 import { describeMeterFailure } from '@/messages/meter';
+import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { SegmentedField } from '@/ui/SegmentedField';
@@ -163,7 +165,19 @@ export function LagMeter() {
           }
         />
       )}
-      {way === 'share' && (
+      {way === 'share' && !canShareWindow() && (
+        <Sheet title="Share the editor’s window" aside="not in this browser">
+          <p>{describeMeterFailure({ code: 'capture-unsupported' })}</p>
+          <Row style={{ marginTop: 12 }}>
+            <Button look="primary" onPress={() => setWay('recording')}>
+              Drop a recording
+            </Button>
+            <Button onPress={() => setWay('tap')}>Tap along</Button>
+            <Button onPress={() => setWay('type')}>Type it</Button>
+          </Row>
+        </Sheet>
+      )}
+      {way === 'share' && canShareWindow() && (
         <ShareSheet
           capture={capture}
           choice={choice}

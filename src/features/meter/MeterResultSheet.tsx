@@ -1,13 +1,20 @@
 'use client';
 
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { MeasuredReading, Reading } from '@/core/card';
-import type { MeterResult } from '@/core/meter';
+import { type MeterResult, scaleIntervals } from '@/core/meter';
 import { medianOf } from '@/core/numbers/percentile';
 import { paceOf, toMeasuredReading } from '@/core/readings';
 import { formatMs, formatRate, formatWait } from '@/messages/format';
-import { confidenceReasonTexts, confidenceTexts, describeOwnLoad, describeShown, paceTexts } from '@/messages/meter';
+import {
+  confidenceReasonTexts,
+  confidenceTexts,
+  describeIntervals,
+  describeOwnLoad,
+  describeShown,
+  paceTexts,
+} from '@/messages/meter';
 import { Button } from '@/ui/Button';
 import { IntervalsChart } from '@/ui/charts/IntervalsChart';
 import { Row, Soft } from '@/ui/layout';
@@ -54,7 +61,7 @@ function listFigures(result: MeterResult, doing: Reading['doing']): readonly (re
     ['Slowest second', `${formatRate(result.slowestSecondFps)} a second`],
     ['Longest time without a new picture', formatWait(result.longestFreezeMs)],
     ['Freezes a minute', formatRate(result.freezesPerMinute)],
-    ['Slowest hundredth', `${formatRate(result.worstOnePercentFps)} a second`],
+    ['In its worst moments', `${formatRate(result.worstOnePercentFps)} a second`],
     ['Before the first new picture', formatWait(result.startDelayMs)],
     [
       `Settled at ${formatRate(result.settledFps)} a second`,
@@ -67,6 +74,7 @@ function listFigures(result: MeterResult, doing: Reading['doing']): readonly (re
 export function MeterResultSheet(props: MeterResultSheetProps) {
   const { result, source, doing, ownLoadRatio, onKept, onFilmed } = props;
   const [stretchSec, setStretchSec] = useState<number | null>(null);
+  const scale = useMemo(() => scaleIntervals(result.intervalsMs, result.deadlineMs), [result]);
   const pace = paceOf(sumOf(result.intervalsMs), stretchSec === null ? null : stretchSec * 1000);
   const figures = {
     how: 'metered' as const,
@@ -95,7 +103,13 @@ export function MeterResultSheet(props: MeterResultSheetProps) {
           </div>
         ))}
       </Figures>
-      <IntervalsChart intervalsMs={result.intervalsMs} deadlineMs={result.deadlineMs} formatMs={formatMs} />
+      <IntervalsChart
+        intervalsMs={result.intervalsMs}
+        deadlineMs={result.deadlineMs}
+        topMs={scale.topMs}
+        about={describeIntervals(scale, result.deadlineMs)}
+        formatMs={formatMs}
+      />
       <KeepReading figures={figures} described={describeShown(result)} onKept={onKept}>
         {doing === 'playing' && (
           <div style={{ maxWidth: 420 }}>

@@ -42,33 +42,35 @@ export function TapPad({ pad, lengthMs, onDone, onStop }: TapPadProps) {
     const startMs = pad.performance.now();
     const presses: Press[] = [];
     let downAtMs: number | null = null;
-    const sinceStart = (): number => pad.performance.now() - startMs - countInMs;
-    const isRunning = (): boolean => sinceStart() >= 0 && sinceStart() < lengthMs;
-    const press = () => {
-      if (downAtMs !== null || !isRunning()) return;
-      downAtMs = sinceStart();
+    const sinceStart = (atMs = pad.performance.now()): number => atMs - startMs - countInMs;
+    // By when a key went down and up, not by when a busy machine came round to saying so.
+    const press = ({ timeStamp }: Event) => {
+      const atMs = sinceStart(timeStamp);
+      if (downAtMs !== null || atMs < 0 || atMs >= lengthMs) return;
+      downAtMs = atMs;
       setDown(true);
     };
-    const release = () => {
+    const endPress = (toMs: number) => {
       if (downAtMs === null) return;
-      presses.push({ fromMs: downAtMs, toMs: sinceStart() });
+      presses.push({ fromMs: downAtMs, toMs });
       downAtMs = null;
       setDown(false);
       setCount(presses.length);
     };
+    const release = ({ timeStamp }: Event) => endPress(sinceStart(timeStamp));
     const isForPad = (event: Event): boolean => !(event.target as Element | null)?.closest?.('button');
     const keyDown = (event: KeyboardEvent) => {
       if (event.key === 'Tab' || event.key === 'Escape' || !isForPad(event)) return;
       event.preventDefault();
-      if (!event.repeat) press();
+      if (!event.repeat) press(event);
     };
-    const pointerDown = (event: PointerEvent) => isForPad(event) && press();
+    const pointerDown = (event: PointerEvent) => isForPad(event) && press(event);
     // The small window's own clock: the page's is slowed while the page is hidden.
     const timer = pad.setInterval(() => {
       setNowMs(pad.performance.now() - startMs);
       if (sinceStart() < lengthMs) return;
       pad.clearInterval(timer);
-      release();
+      endPress(sinceStart());
       done.current(presses);
     }, 100);
     const { document: page } = pad;

@@ -28,7 +28,7 @@ export function TapSheet({ onTapped }: { readonly onTapped: (tapped: TappedReadi
   const [counted, setCounted] = useState<Counted>({ stutterCount: null, overSec: 20 });
   const { stutterCount, overSec } = counted;
   return (
-    <Sheet title="Tap at each stutter" aside="no load on the machine, and no rate either">
+    <Sheet title="Tap at each stutter" aside="costs the machine nothing; counts stutters, not pictures">
       {isBlocked && (
         <Note kind="alarm">
           <p>The browser opened no small window. Allow it for this page, or count by eye below.</p>

@@ -63,7 +63,7 @@ export function PreviewSettings() {
       </FieldGrid>
       <Spaced>
         <Disclosure label="What do these mean?">
-          Preview quality is a fraction of the timeline’s size: at 1/2, a 1080-line timeline is drawn 540 lines high.
+          Preview quality is a fraction of the timeline’s size: at 1/2, a timeline 1080 pixels high is drawn 540 high.
           Hardware decoding lets a part of the graphics turn stored footage into pictures. Drawing on the graphics is
           about effects and layers after that. If you do not know, leave “Don’t know”: the ranges get wider, and nothing
           is made up.

@@ -43,7 +43,7 @@ const kinds: readonly { readonly value: PreviewChoiceKind; readonly label: strin
 ];
 
 const nameOf = ({ fix, kind }: PreviewChoice): string =>
-  fix === null ? 'Full' : kind === 'height' ? `${fix.level} lines` : String(fix.level);
+  fix === null ? 'Full' : kind === 'height' ? `${fix.level} high` : String(fix.level);
 
 interface PreviewTableProps {
   readonly sketch: Belief;
@@ -71,7 +71,7 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
     return true;
   };
   return (
-    <Sheet title="The preview’s picture" aside={`the viewer is taken as ${seenPx} lines high`}>
+    <Sheet title="The preview’s picture" aside={`the viewer is taken as ${seenPx} pixels high`}>
       <SegmentedField label="Made smaller by" options={kinds} value={kind} onChange={setKind} />
       <Scroller>
         <Table aria-label={kind === 'quality' ? 'Preview qualities' : 'Preview heights'}>
@@ -79,7 +79,7 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
             <tr>
               <th scope="col">{kind === 'quality' ? 'Quality' : 'Height'}</th>
               <th scope="col" data-figure>
-                lines
+                pixels high
               </th>
               <th scope="col" data-figure>
                 shown a second
@@ -132,7 +132,7 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
           ) : (
             <NumberField
               label="Another height"
-              unit="lines"
+              unit="pixels"
               key={own.height.length}
               minValue={16}
               maxValue={32_768}

@@ -73,7 +73,7 @@ export function SetResult({ card, set, targetFps }: SetResultProps) {
           <small>of {formatFps(targetFps)} a second</small>
         </Big>
         <Facts>
-          <dt>a jump</dt>
+          <dt>moving the playhead</dt>
           <dd>
             {isChanged && <Soft>{formatWaitRange(before.scrubMs)} → </Soft>}
             {formatWaitRange(after.scrubMs)}

@@ -60,7 +60,7 @@ export function SetCard({ card, sketch, set, what, onUse, onLeave, own }: SetCar
         <Soft>{what}</Soft>
       </p>
       <p>
-        <b>{formatFpsRange(after.shownFps)} a second</b>, a jump in {formatWaitRange(after.scrubMs)}
+        <b>{formatFpsRange(after.shownFps)} a second</b>, a move of the playhead in {formatWaitRange(after.scrubMs)}
       </p>
       <p>{set.fixes.length === 0 ? 'Nothing is left out.' : `${listFixTitles(set.fixes)}.`}</p>
       <Ways>

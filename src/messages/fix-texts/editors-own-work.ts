@@ -40,7 +40,7 @@ export const editorsOwnWorkTexts = {
   },
   'keep-media-open': {
     steps: () => [
-      'Find the setting that closes files when the editor is not in front.',
+      'Find out whether your editor lets go of its files while you are in another program.',
       'Choose to keep them open.',
       'Play over a few cuts.',
     ],

@@ -14,13 +14,13 @@ export const footageTexts = {
     cost: 'fine detail while you edit',
     putBack: {
       what: 'Switch the preview back from proxies to the originals',
-      why: 'Some editors export what the preview shows, with the few lines of the proxies.',
+      why: 'Some editors export what the preview shows, as small as the proxies are.',
       seen: 'The mark that says “proxies” is gone from the clips and the viewer.',
     },
   },
   'attach-proxies': {
     steps: () => [
-      'Choose the originals in the media list and attach the small copies to them.',
+      'Choose the originals in the media list and say which small copy belongs to which.',
       'Check length and sound of one of them against its original.',
       'Switch the preview over to proxies.',
     ],
@@ -29,15 +29,15 @@ export const footageTexts = {
     check: 'The clip’s information names two files: the original and the proxy.',
     cost: 'fine detail while you edit',
     putBack: {
-      what: 'Make sure that each clip with a copy attached is linked to its original',
-      why: 'A clip that is linked to its copy is exported with the copy’s few lines.',
+      what: 'Make sure that each clip with a small copy is linked to its original',
+      why: 'A clip that is linked to its copy is exported as small as its copy is.',
       seen: 'The clip’s information names the original file as the one that is used.',
     },
   },
   'make-proxies': {
     steps: (level) => [
-      `Make small copies, ${level ?? 540} lines high, of the clips named here, with every frame a key frame.`,
-      'Attach them to the originals and switch the preview over to show them.',
+      `Make small copies, ${level ?? 540} pixels high, of the clips named here, with every frame a key frame.`,
+      'Tell the editor which belongs to which original, and let the preview show them.',
       'Wait until all are made: a build that was stopped half-way leaves some clips heavy.',
     ],
     where:
@@ -47,7 +47,7 @@ export const footageTexts = {
     cost: 'disk space, the time to make them, and fine detail while you edit',
     putBack: {
       what: 'Link the originals again and switch proxies off',
-      why: 'A film exported from proxies has their few lines, not the originals’.',
+      why: 'A film exported from proxies is as small as they are.',
       seen: 'A heavy clip’s properties name the original file and its full size.',
     },
   },
@@ -91,12 +91,12 @@ export const footageTexts = {
   'lower-project-size': {
     steps: (level) => [
       'Save a copy of the project.',
-      `Set the project or timeline to ${level ?? 1080} lines, in the same shape.`,
+      `Set the project or timeline to ${level ?? 1080} pixels high, in the same shape.`,
       'Check that titles and crops still sit right.',
     ],
     where: 'Usually in the settings of the project or timeline.',
     check: 'The project’s information shows the smaller size.',
-    cost: 'lines, if the film is to be delivered larger',
+    cost: 'sharpness, if the film is to be delivered larger',
     putBack: {
       what: 'Project size: back to what is delivered',
       why: 'The film would be exported too small.',

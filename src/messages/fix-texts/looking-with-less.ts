@@ -8,7 +8,7 @@ export const lookingWithLessTexts = {
       'Play the same stretch as before.',
     ],
     where: 'Usually a small menu at the lower edge of the viewer, or a right click on the picture.',
-    check: 'Fine detail, such as text on a jumper, looks coarser while playing.',
+    check: 'Fine detail, such as hair or leaves, looks coarser while playing.',
     cost: 'sharpness while you edit',
     putBack: {
       what: 'Preview quality: back to full',
@@ -18,7 +18,7 @@ export const lookingWithLessTexts = {
   },
   'smaller-preview-height': {
     steps: (level) => [
-      `Set the preview height to ${level ?? 540} lines, or the nearest that your editor offers.`,
+      `Set the preview height to ${level ?? 540} pixels, or the nearest that your editor offers.`,
       'Leave the size of the project or timeline as it is: only the preview should change.',
       'Play the same stretch as before.',
     ],
@@ -85,7 +85,7 @@ export const lookingWithLessTexts = {
       'If your editor has none, switch the effects off by group, never by deleting them.',
       'Play the same stretch as before.',
     ],
-    where: 'Usually a button at the timeline or viewer, often with a small “fx” on it.',
+    where: 'Usually a button at the timeline or viewer.',
     check: 'The ungraded, unblurred picture shows.',
     cost: 'the look: colour and effects cannot be judged',
     putBack: {
@@ -126,7 +126,7 @@ export const lookingWithLessTexts = {
   },
   'hide-covered-clips': {
     steps: () => [
-      'Find clips that are wholly covered by one above.',
+      'Find clips that nobody sees, because another picture lies over all of them.',
       'Switch them off, or trim them away.',
       'Play the same stretch as before.',
     ],
@@ -137,7 +137,7 @@ export const lookingWithLessTexts = {
   },
   'lower-working-depth': {
     steps: () => [
-      'Find the working depth of the project or preview.',
+      'Find how many bits a colour the project or preview computes with.',
       'Set it to 8 bits.',
       'Play the same stretch as before.',
     ],
@@ -145,7 +145,7 @@ export const lookingWithLessTexts = {
     check: 'Smooth skies may show bands.',
     cost: 'fine steps in colour',
     putBack: {
-      what: 'Working depth: back to what it was',
+      what: 'Bits a colour: back to what they were',
       why: 'Bands in skies end up in the film.',
       seen: 'The project’s settings show the depth that it had before.',
     },
@@ -167,8 +167,8 @@ export const lookingWithLessTexts = {
   },
   'cheaper-colour-conversion': {
     steps: () => [
-      'Find display colour management for the preview.',
-      'Switch it off, or choose the fast kind.',
+      'Find where the preview fits its colours to your screen.',
+      'Switch that off, or to the quicker way.',
       'Play the same stretch as before.',
     ],
     where: 'Usually in the preview or playback part of the settings.',
@@ -191,14 +191,14 @@ export const lookingWithLessTexts = {
     cost: 'sharpness while you edit',
     putBack: {
       what: 'Raw decode: back to full',
-      why: 'A film exported at half decode lacks half its lines.',
+      why: 'A film exported so is half as sharp.',
       seen: 'A raw clip’s settings say full.',
     },
   },
   'simpler-3d-drawing': {
     steps: () => [
       'Find the preview’s setting for 3-D layers.',
-      'Choose the draft kind: no shadows, no focus blur.',
+      'Leave out shadows and focus blur while you edit.',
       'Play the same stretch as before.',
     ],
     where: 'Usually a menu at the viewer.',
@@ -206,7 +206,7 @@ export const lookingWithLessTexts = {
     cost: 'shadows and depth while you edit',
     putBack: {
       what: '3-D layers: full again',
-      why: 'A film exported in draft lacks shadows.',
+      why: 'A film exported so lacks shadows.',
       seen: 'Shadows and depth blur show in the viewer.',
     },
   },

@@ -25,7 +25,11 @@ export const memoryAndFilesTexts = {
     putBack: null,
   },
   'favour-speed-over-memory': {
-    steps: () => ['Find the choice between saving memory and speed.', 'Choose speed.', 'Restart the editor.'],
+    steps: () => [
+      'Find out whether your editor can be told to use as little memory as it can.',
+      'Let it take what it needs instead.',
+      'Restart the editor.',
+    ],
     where: 'Usually in the settings under memory or performance.',
     check: 'The editor’s own share of memory rises.',
     cost: 'memory for other programs',

@@ -13,7 +13,8 @@ import { Line } from 'react-chartjs-2';
 import styled from 'styled-components';
 import { DataTable, TableFrame } from '../DataTable';
 import { Disclosure } from '../Disclosure';
-import { useThemeColours } from './theme-colours';
+import { colour } from '../tokens';
+import { chartFont, useThemeColours } from './theme-colours';
 
 Chart.register(LinearScale, LineController, LineElement, PointElement);
 
@@ -22,10 +23,19 @@ const Frame = styled.div`
   height: 180px;
 `;
 
+const About = styled.p`
+  margin: 2px 0 8px;
+  color: ${colour.inkSoft};
+`;
+
 interface IntervalsChartProps {
   /** Between new pictures, in order. */
   readonly intervalsMs: readonly number[];
   readonly deadlineMs: number;
+  /** Upper edge of the drawing: what is longer is drawn there, hollow. */
+  readonly topMs: number;
+  /** What is usual, and what is drawn at the edge. */
+  readonly about: string;
   readonly formatMs: (ms: number) => string;
 }
 
@@ -38,12 +48,12 @@ const bands = [
 ] as const;
 
 /** Every interval between new pictures over time, against the deadline; their distribution as a table. */
-export function IntervalsChart({ intervalsMs, deadlineMs, formatMs }: IntervalsChartProps) {
+export function IntervalsChart({ intervalsMs, deadlineMs, topMs, about, formatMs }: IntervalsChartProps) {
   const colours = useThemeColours();
   let atMs = 0;
   const points = intervalsMs.map((ms) => {
     atMs += ms;
-    return { x: atMs / 1000, y: ms };
+    return { x: atMs / 1000, y: Math.min(ms, topMs) };
   });
   const endSec = atMs / 1000;
   const data: ChartData<'line', { x: number; y: number }[]> = {
@@ -54,7 +64,9 @@ export function IntervalsChart({ intervalsMs, deadlineMs, formatMs }: IntervalsC
         borderColor: colours.enamel,
         backgroundColor: colours.enamel,
         borderWidth: 1,
-        pointRadius: 2,
+        pointRadius: intervalsMs.map((ms) => (ms > topMs ? 5 : 2)),
+        pointStyle: intervalsMs.map((ms) => (ms > topMs ? 'triangle' : 'circle')),
+        clip: 8,
       },
       {
         label: 'deadline',
@@ -69,7 +81,7 @@ export function IntervalsChart({ intervalsMs, deadlineMs, formatMs }: IntervalsC
       },
     ],
   };
-  const axis = { ticks: { color: colours.ink }, border: { color: colours.line } };
+  const axis = { ticks: { color: colours.ink, font: chartFont }, border: { color: colours.line } };
   const options: ChartOptions<'line'> = {
     animation: false,
     maintainAspectRatio: false,
@@ -82,13 +94,14 @@ export function IntervalsChart({ intervalsMs, deadlineMs, formatMs }: IntervalsC
         min: 0,
         max: endSec,
         grid: { display: false },
-        title: { display: true, text: 'seconds', color: colours.ink },
+        title: { display: true, text: 'seconds', color: colours.ink, font: chartFont },
       },
       y: {
         ...axis,
         min: 0,
+        max: topMs,
         grid: { color: colours.line },
-        title: { display: true, text: 'milliseconds', color: colours.ink },
+        title: { display: true, text: 'milliseconds', color: colours.ink, font: chartFont },
       },
     },
   };
@@ -99,8 +112,10 @@ export function IntervalsChart({ intervalsMs, deadlineMs, formatMs }: IntervalsC
   });
   return (
     <>
+      <h3>How long each picture stood</h3>
+      <About>{about}</About>
       <Frame>
-        <Line data={data} options={options} role="img" aria-label="Intervals between new pictures over time" />
+        <Line data={data} options={options} role="img" aria-label="How long each picture stood, over time" />
       </Frame>
       <Disclosure label="The figures as a table">
         <TableFrame>

@@ -15,7 +15,7 @@ import { Line } from 'react-chartjs-2';
 import styled from 'styled-components';
 import { DataTable } from '../DataTable';
 import { Disclosure } from '../Disclosure';
-import { useThemeColours } from './theme-colours';
+import { chartFont, useThemeColours } from './theme-colours';
 
 Chart.register(CategoryScale, LinearScale, LineController, LineElement, PointElement, Tooltip);
 
@@ -80,15 +80,15 @@ export function ReadingsChart({ points, targetFps, formatFps }: ReadingsChartPro
     scales: {
       x: {
         offset: true,
-        ticks: { color: colours.ink, maxRotation: 0 },
+        ticks: { color: colours.ink, maxRotation: 0, font: chartFont },
         grid: { display: false },
         border: { color: colours.line },
       },
       y: {
         min: 0,
         suggestedMax: targetFps * 1.1,
-        title: { display: true, text: 'frames a second', color: colours.ink },
-        ticks: { color: colours.ink },
+        title: { display: true, text: 'frames a second', color: colours.ink, font: chartFont },
+        ticks: { color: colours.ink, font: chartFont },
         grid: { color: colours.line },
         border: { color: colours.line },
       },

@@ -2,6 +2,11 @@
 
 import { useEffect, useState } from 'react';
 
+import { font } from '../tokens';
+
+/** The application's own type; a canvas takes it only when told. */
+export const chartFont = { family: font.text, size: 13 };
+
 interface ChartColours {
   readonly ink: string;
   readonly line: string;
