@@ -103,9 +103,7 @@ describe('oil-can', () => {
   it('ends with 2 and the ways to use it for wrong use', () => {
     for (const args of [
       [],
-      ['polish'],
       ['inspect'],
-      ['findings'],
       ['what-if', 'x.json'],
       ['what-if', 'x.json', 'wish'],
       ['what-if', 'x.json', 'make-proxies=tall'],

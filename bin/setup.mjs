@@ -63,10 +63,20 @@ export function ensureBuild() {
 
 const hasCommand = (name) => spawnSync('sh', ['-c', `command -v ${name}`], { stdio: 'ignore' }).status === 0;
 
-/** Installs Debian's programs for the tests where they are missing; says which command to run where it may not. */
-export function ensureTestPrograms(names) {
-  const missing = names.filter((name) => !hasCommand(name));
-  if (missing.length === 0) return;
+/** Installs Debian's programs for the tests where they are missing; says which command to run where it may not. Of
+ * alternatives the first is installed, and any that is there will do. */
+export function ensureTestPrograms(alternatives) {
+  const listMissing = () => alternatives.filter((names) => !names.some(hasCommand)).map(([name]) => name);
+  const wanted = alternatives.map(([name]) => name).filter((name) => !hasCommand(name));
+  if (wanted.length === 0) return;
+  try {
+    install(wanted);
+  } catch (error) {
+    if (listMissing().length > 0) throw error;
+  }
+}
+
+function install(missing) {
   const command = `apt-get update && apt-get install -y ${missing.join(' ')}`;
   if (process.getuid?.() !== 0 || !hasCommand('apt-get'))
     throw new SetupError(`The tests need ${missing.join(' and ')}. Install them first: sudo sh -c '${command}'`);

@@ -7,7 +7,10 @@ const isOnlyTests = process.argv.includes('--tests');
 
 await runSteps('Deep checks', [
   ['packages', ensurePackages],
-  ['chromium, firefox and ffmpeg', () => ensureTestPrograms(['chromium', 'firefox-esr', 'ffmpeg'])],
+  [
+    'chromium, firefox and ffmpeg',
+    () => ensureTestPrograms([['chromium'], ['chromium-headless-shell', 'chromium'], ['firefox-esr'], ['ffmpeg']]),
+  ],
   ['test media', npmStep('fixtures')],
   ['production build', ensureBuild],
   ['end-to-end tests: a shared window, and Firefox', endToEndTests(true)],

@@ -4,7 +4,7 @@ import { atOnce, endToEndTests, npmStep, runSteps, unitTests } from './steps.mjs
 
 await runSteps('Verify', [
   ['packages', ensurePackages],
-  ['chromium and ffmpeg', () => ensureTestPrograms(['chromium', 'ffmpeg'])],
+  ['chromium and ffmpeg', () => ensureTestPrograms([['chromium-headless-shell', 'chromium'], ['ffmpeg']])],
   [
     'format, types, layers, unused code, card schema',
     atOnce([

@@ -25,6 +25,8 @@ export const buttonStyle = css`
   &[data-look='primary'] { background: ${colour.enamel}; border-color: ${colour.enamel}; color: ${colour.onEnamel}; }
   &[data-look='primary']:hover { filter: brightness(1.12); }
   &[data-look='quiet'] { border-color: transparent; color: ${colour.enamel}; padding-inline: 8px; }
+  /* Its words, not its unseen edge, stand where the text around it begins. */
+  &[data-look='quiet']:first-child { margin-inline-start: -9px; }
   &[data-look='danger'] { border-color: transparent; color: ${colour.alarm}; padding-inline: 8px; }
   &[aria-pressed='true'] { background: ${colour.inset}; border-color: ${colour.enamel}; box-shadow: inset 0 -3px 0 ${colour.enamel}; }
   &[data-disabled] { opacity: 0.5; cursor: not-allowed; }

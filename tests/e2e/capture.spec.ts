@@ -1,5 +1,5 @@
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
-import { chromiumOptions } from '../../playwright.config';
+import { chromiumOptions, wholeChromium } from '../../playwright.config';
 import { deep, openCards } from './screens';
 
 /** Headless Chromium shares, unasked, the tab of this title: our own practice window. */
@@ -8,6 +8,7 @@ test.use({
   trace: 'off',
   launchOptions: {
     ...chromiumOptions,
+    executablePath: wholeChromium,
     args: [...chromiumOptions.args, '--auto-select-tab-capture-source-by-title=Practice window'],
   },
 });

@@ -56,6 +56,7 @@ const choose = (label: string, option: string) =>
     label,
     option,
   );
+const tick = (text: string) => page.locator(`main ::-p-text(${text})`).click();
 const heading = (name: string) =>
   page.waitForFunction(
     (wanted) => [...document.querySelectorAll('h1')].some((each) => each.textContent === wanted),
@@ -124,6 +125,10 @@ test(
     await heading('Timeline');
     await press('On to symptoms');
     await heading('Symptoms');
+    await tick('In plain playback');
+    await press('Go on');
+    await tick('Jumpy');
+    await press('Go on');
     await type('Shown, frames a second', '9,5');
     await press('Store this reading');
     await seen('9.5');

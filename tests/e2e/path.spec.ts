@@ -69,6 +69,7 @@ test('takes a person from a new card to ready to export, and keeps it all', asyn
   await type(page, 'Width', '1920');
   await page.getByRole('textbox', { name: 'Height', exact: true }).fill('1080');
   await page.keyboard.press('Tab');
+  await pick(page, 'Frame rate', /^25 a second/);
   await page.getByRole('button', { name: 'Add effect' }).click();
   await expect(page.getByRole('textbox', { name: 'Layers with Colour curves or a look-up table' })).toHaveValue('1');
   await page

@@ -4,7 +4,7 @@ import { colour, font } from '@/ui/tokens';
 const Picture = styled.figure`
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto minmax(0, 1fr);
-  align-items: center;
+  align-items: start;
   gap: 8px 18px;
   margin: 0 0 18px;
   padding: 14px 18px;
@@ -16,6 +16,7 @@ const Picture = styled.figure`
 const Frame = styled.div`
   p { display: flex; justify-content: space-between; gap: 10px; font-size: 15px; }
   b { font-variant-numeric: tabular-nums; }
+  small { color: ${colour.inkSoft}; font-size: 13.5px; }
 `;
 /** A frame's time against what a frame may take, which is the dashed line. */
 const Bar = styled.div`
@@ -52,6 +53,7 @@ export function WhatItDoes() {
           <i style={{ width: '14%', background: colour.enamel }} />
           <i style={{ width: '78%', background: colour.oil }} />
         </Bar>
+        <small>dashed: as long as a frame may take</small>
       </Frame>
       <Change>
         <span aria-hidden="true">→</span>one change, measured

@@ -30,6 +30,7 @@ const State = styled.div`
   h2 { font-size: 20px; }
   p { color: ${colour.inkSoft}; }
   &[data-ready] { border-color: ${colour.good}; svg { color: ${colour.good}; } }
+  @media print { background: none; }
 `;
 const Unprinted = styled.div`
   margin-top: 14px;

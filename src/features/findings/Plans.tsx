@@ -21,6 +21,8 @@ const Grid = styled.div`
   gap: 12px;
 `;
 const Card = styled.article`
+  display: flex;
+  flex-direction: column;
   padding: 12px 14px;
   border: 1px solid ${colour.line};
   border-radius: 8px;
@@ -30,7 +32,9 @@ const Card = styled.article`
   li { margin-bottom: 3px; }
   dl { display: grid; grid-template-columns: 62px 1fr; gap: 1px 8px; font-size: 14.5px; }
   dt { color: ${colour.inkSoft}; }
-  > button { margin-top: 10px; }
+  /* However long the lists, the buttons of a row stand at one height. */
+  dl { margin-bottom: 10px; }
+  > button { margin-top: auto; align-self: flex-start; }
 `;
 
 /** What a plan brings in the respects that are complained of. */

@@ -123,8 +123,8 @@ export function ReadingDetails({ card, details, onChange }: ReadingDetailsProps)
         </FieldGrid>
         <FieldGrid $leastPx={230}>
           <NumberField
-            label="Processor use meanwhile"
-            unit="%"
+            label="Whole processor’s use meanwhile"
+            unit="% of all cores"
             minValue={0}
             maxValue={100}
             value={details.coreUsePercent}

@@ -143,6 +143,8 @@ function RateBox({ card, overview, conclusion }: GaugeProps) {
   const { stages } = useFrameTime(card, findings);
   const shownFps = reading?.shownFps ?? null;
   const { title, by } = describeNamedCause(conclusion.cause);
+  // The findings hold the same bars, larger.
+  const isShownBeside = usePathname().endsWith('/findings');
   return (
     <Box>
       <h2>
@@ -167,7 +169,9 @@ function RateBox({ card, overview, conclusion }: GaugeProps) {
         <span>usable: {formatRate(Math.ceil(usableRateRatio * targetFps * 10) / 10)}</span>
       </Ends>
       {reading?.scrubFeel && <Ends as="p">scrubbing: {scrubFeelTexts[reading.scrubFeel].label.toLowerCase()}</Ends>}
-      <FrameBudget lanes={toBudgetLanes(stages)} budgetMs={findings.budgetMs} formatMs={formatMs} size="small" />
+      {!isShownBeside && (
+        <FrameBudget lanes={toBudgetLanes(stages)} budgetMs={findings.budgetMs} formatMs={formatMs} size="small" />
+      )}
       <Cause aria-busy={conclusion.isOld}>
         <b>{title}</b>
         <small>
