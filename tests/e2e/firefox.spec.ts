@@ -57,6 +57,10 @@ const choose = (label: string, option: string) =>
     option,
   );
 const tick = (text: string) => page.locator(`main ::-p-text(${text})`).click();
+const unfold = () =>
+  page.evaluate(() => {
+    for (const details of document.querySelectorAll('main details')) (details as HTMLDetailsElement).open = true;
+  });
 const heading = (name: string) =>
   page.waitForFunction(
     (wanted) => [...document.querySelectorAll('h1')].some((each) => each.textContent === wanted),
@@ -108,7 +112,7 @@ test('has no bar beside the rail that takes room or stands out', deep, async ({ 
 test(
   'leads from a new card to a kept fix: footage read, a cause named, a change tried and measured',
   deep,
-  async () => {
+  async ({ baseURL }) => {
     await press('Start a card');
     await heading('First things');
     await type('Card name', 'Glaze tests, in another browser');
@@ -133,11 +137,12 @@ test(
     await press('Store this reading');
     await seen('9.5');
     await press('On to findings');
-    await seen('The originals are too heavy to decode');
-    await press('On to fixes');
+    await seen('by your readings');
+    await seen('What tells most next');
+    await page.goto(`${baseURL}/card/demo-effects-bound/fixes`);
     await page.waitForSelector('section[aria-label="Next step"][aria-busy="false"]');
+    await unfold();
     await page.evaluate(() => {
-      for (const details of document.querySelectorAll('main details')) (details as HTMLDetailsElement).open = true;
       const tries = [...document.querySelectorAll('main button')].filter((each) =>
         each.getAttribute('aria-label')?.startsWith('Try this: '),
       );
@@ -145,6 +150,8 @@ test(
       tries[0].click();
     });
     await press('It is made: measure it');
+    await seen('Measure the practice machine');
+    await unfold();
     await type('Shown, frames a second', '25');
     await press('Store the second reading');
     await seen('Better.');
