@@ -1,5 +1,5 @@
 export { type AdviceReason, adviseTrial, type TrialAdvice, type TrialVerdict } from './advise-trial';
-export { type AnswerSummary, answerEdition } from './answer-summary';
+export type { AnswerSummary } from './answer-summary';
 export { averageStages } from './average-stages';
 export { createRefusal, isTooEarly } from './candidates';
 export { listCardGrounds, type StagesOfCard } from './card-grounds';
@@ -13,9 +13,9 @@ export { findStronger, type Stronger, takesLonger } from './find-stronger';
 export { computeFindings, computeWhatIf, type Findings, keptState, rankCardFixes } from './findings';
 export { type InterviewQuestion, nextQuestion, openQuestionIds, sideQuestionId } from './interview';
 export { minutesSpent } from './minutes';
-export { hasEvidence, listNeeds, type NamedCause, type Need, nameCause, needs } from './named-cause';
+export { hasEvidence, listNeeds, type NamedCause, type Need, nameCause } from './named-cause';
 export { chooseMove, chooseStep, type NextMove } from './next-move';
-export { findNextStep, type NextStep, type TrialStage } from './next-step';
+export type { NextStep, TrialStage } from './next-step';
 export { type NextTest, testPlayId } from './next-tests';
 export type { Plan, PlanId } from './plan';
 export { predictTestPlay } from './predict-test-play';

@@ -1,4 +1,4 @@
-import { type Coefficients, compile, type DrawCost } from './compile';
+import type { Coefficients, DrawCost } from './compile';
 import {
   coresInBursts,
   coresInPauses,
@@ -23,8 +23,6 @@ import {
   laneIds,
   laneOfStage,
   type Parameters,
-  type PlayingMoment,
-  type SetupState,
   type StageCost,
   type StageId,
   stageIds,
@@ -234,7 +232,3 @@ export function workOutPlaying(c: Coefficients, p: Parameters) {
   };
   return { on, coreDecodeMs, drawCoreMs, callMs, frame };
 }
-
-/** Playing alone, of a set-up for one sample: what the first page asks of every card. */
-export const estimatePlaying = (state: SetupState, moment: PlayingMoment, parameters: Parameters): PlayingEstimate =>
-  workOutPlaying(compile(state, moment), parameters).frame;

@@ -1,5 +1,5 @@
 export { type ComparedSetup, compareCardReadings, rateOfReading } from './compare-card-readings';
-export { type Disagreement, findDisagreement } from './find-disagreement';
+export { findDisagreement } from './find-disagreement';
 export { paceOf, toMeasuredReading } from './measured-reading';
 export {
   parseReadingRecords,

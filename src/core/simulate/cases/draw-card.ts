@@ -1,4 +1,3 @@
-import { statedTimelineFields } from '../../card/schema';
 import type { CardClip, CardMachine, JobCard, LagMoment } from '../../card/types';
 import { createRandom, type Random, seedOf } from '../../numbers/random';
 import type { BenchComplaint } from '../gap';
@@ -8,6 +7,18 @@ import type { ReadFigures } from './person';
 
 /** When cases take place; a card's times are of no meaning to what is concluded. */
 const caseStartMs = 1_795_000_000_000;
+
+/** A timeline that was described was described whole. */
+const everyField = [
+  'widthPx',
+  'heightPx',
+  'frameRate',
+  'videoLayerCount',
+  'titleCount',
+  'coveredLayerCount',
+  'unusedClipCount',
+  'effects',
+] as const satisfies JobCard['timeline']['stated'];
 
 const momentOf: Readonly<Record<BenchComplaint, LagMoment>> = {
   playing: 'playing',
@@ -197,7 +208,7 @@ export function drawCard(
     clips,
     decodeTests: [],
     timeline: {
-      stated: isDescribed ? statedTimelineFields : [],
+      stated: isDescribed ? everyField : [],
       widthPx: Math.round(rig.timeline.widthPx),
       heightPx: Math.round(rig.timeline.heightPx),
       frameRate: rateOf(rig.timeline.fps),
