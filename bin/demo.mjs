@@ -3,7 +3,7 @@
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
-import { ensureBuild, ensurePackages, rootDir, SetupError } from './setup.mjs';
+import { ensureBuild, ensurePackages, quietEnv, rootDir, SetupError } from './setup.mjs';
 
 const host = '127.0.0.1';
 
@@ -44,8 +44,10 @@ try {
   const port = await choosePort();
   const url = `http://${host}:${port}/`;
   const next = join(rootDir, 'node_modules', 'next', 'dist', 'bin', 'next');
+  console.log('Starting the server…');
   const server = spawn(process.execPath, [next, 'start', '-H', host, '-p', String(port)], {
     cwd: rootDir,
+    env: quietEnv,
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));

@@ -11,9 +11,13 @@ export const rootDir = fileURLToPath(new URL('..', import.meta.url));
 /** Ends with a readable reason instead of a stack. */
 export class SetupError extends Error {}
 
+/** Nothing is told to anybody: the framework's own counting is off. */
+export const quietEnv = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' };
+
 const run = (command, args, quiet) => {
   const { status, error } = spawnSync(command, args, {
     cwd: rootDir,
+    env: quietEnv,
     stdio: quiet ? ['ignore', 'ignore', 'inherit'] : ['ignore', 'inherit', 'inherit'],
   });
   if (error || status !== 0)
@@ -33,7 +37,7 @@ const isStamped = (name, hash) => existsSync(stampPath(name)) && readFileSync(st
 export function ensurePackages() {
   const hash = hashOf(['package-lock.json']);
   if (isStamped('packages', hash)) return;
-  console.log('Installing packages (npm ci)…');
+  console.log('Installing packages (npm ci), half a minute or so…');
   run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   writeFileSync(stampPath('packages'), hash);
 }
@@ -55,7 +59,7 @@ export function ensureBuild() {
     'tsconfig.json',
   ]);
   if (isStamped('build', hash) && existsSync(join(rootDir, '.next', 'BUILD_ID'))) return;
-  console.log('Building (next build)…');
+  console.log('Building (next build), half a minute or so…');
   run('npm', ['run', '-s', 'build']);
   mkdirSync(join(rootDir, 'node_modules'), { recursive: true });
   writeFileSync(stampPath('build'), hash);
