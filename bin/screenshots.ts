@@ -8,7 +8,7 @@ import { chromium, type Page } from '@playwright/test';
 import { encodings, planRecording } from '../bench/meter/recordings';
 import { writeRecording } from '../bench/meter/write-recording';
 import { chromiumOptions } from '../playwright.config';
-import { makeChange, typeSecondReading, untilConcluded } from '../tests/e2e/trials';
+import { lowerQuality, makeChange, typeSecondReading, untilConcluded } from '../tests/e2e/trials';
 
 const port = 4395;
 const url = `http://127.0.0.1:${port}`;
@@ -78,7 +78,7 @@ const views: readonly View[] = [
     theme: 'night',
     size: [1280, 1000],
     prepare: async (page) => {
-      await makeChange(page, 'Lower the preview quality to 1/2');
+      await makeChange(page, lowerQuality);
       await typeSecondReading(page, '24.5');
       await page.getByRole('button', { name: 'Keep it' }).click();
       await page.getByRole('link', { name: 'Lag meter' }).click();
@@ -119,7 +119,7 @@ const views: readonly View[] = [
     path: '/card/demo-effects-bound/fixes',
     theme: 'day',
     prepare: async (page) => {
-      await makeChange(page, 'Lower the preview quality to 1/2');
+      await makeChange(page, lowerQuality);
       await typeSecondReading(page, '24.5');
       await page.getByRole('button', { name: 'Keep it' }).click();
       await page

@@ -4,8 +4,9 @@ import { useCallback, useEffect, useMemo, useReducer, useRef } from 'react';
 import type { CardClip } from '@/core/card';
 import { createCardClip } from '@/core/card';
 import { decodeReportText, isMediaName, orderForReading, parseFfprobeReport } from '@/core/footage';
-import { createInspectClient, type InspectClient } from '@/workers/inspect.client';
+import type { InspectClient } from '@/workers/inspect.client';
 import type { InspectAnswer } from '@/workers/inspect.protocol';
+import { createInspectPool, inspectWorkerCount } from '@/workers/inspect-pool';
 import { useOpenCard } from '../shell/use-open-card';
 import type { FolderFile } from './dropped-files';
 import { type FootageState, idleFootage, type NotTakenFile, reduceFootage } from './footage-state';
@@ -44,12 +45,14 @@ function useClipBatches() {
   }, [run]);
 }
 
-/** Reads dropped files in a worker, one after another, and puts each on the card soon after it is read. */
+/** Reads dropped files in two workers, in order, and puts each on the card soon after it is read. */
 export function useFootageState(): FootageControls {
   const { card, run } = useOpenCard();
   const [state, dispatch] = useReducer(reduceFootage, idleFootage);
   const client = useRef<InspectClient | null>(null);
   const stopCount = useRef(0);
+  /** Names and sizes of files that are being read: the same one dropped twice is read once. */
+  const underWay = useRef(new Set<string>());
   const clips = useRef(card.clips);
   clips.current = card.clips;
   const batches = useClipBatches();
@@ -65,7 +68,7 @@ export function useFootageState(): FootageControls {
   );
 
   const inspect = useCallback((file: File): Promise<InspectAnswer> => {
-    client.current ??= createInspectClient();
+    client.current ??= createInspectPool();
     return client.current.inspect(file);
   }, []);
   const tell = useCallback((...files: readonly NotTakenFile[]) => dispatch({ type: 'not-taken', files }), []);
@@ -73,12 +76,15 @@ export function useFootageState(): FootageControls {
   const addFile = useCallback(
     async ({ file, folder }: FolderFile) => {
       const isSame = ({ facts }: CardClip): boolean => facts.fileName === file.name && facts.sizeBytes === file.size;
-      if (clips.current.some(isSame) || batches.waiting().some(isSame)) {
+      const key = `${file.name}\n${file.size}`;
+      if (clips.current.some(isSame) || batches.waiting().some(isSame) || underWay.current.has(key)) {
         tell({ fileName: file.name, reason: { code: 'already-there' } });
         return;
       }
       dispatch({ type: 'reading', fileName: file.name });
+      underWay.current.add(key);
       const { result, browserAnswer } = await inspect(file);
+      underWay.current.delete(key);
       if (!result.ok) {
         tell({ fileName: file.name, reason: result.failure });
         return;
@@ -99,12 +105,17 @@ export function useFootageState(): FootageControls {
       const ordered = orderForReading(
         wanted.map((each) => ({ ...each, name: each.file.name, sizeBytes: each.file.size })),
       );
-      for (const each of ordered) {
-        // Stopping ends the file being read, and what was dropped with it is not begun.
-        if (stopCount.current === stopsBefore) await addFile(each);
-        else tell({ fileName: each.name, reason: { code: 'read-cancelled' } });
-        dispatch({ type: 'read' });
-      }
+      // One list that both take from, so that files are begun in its order.
+      const rest = ordered.values();
+      const readOn = async () => {
+        for (const each of rest) {
+          // Stopping ends the files being read, and what was dropped with them is not begun.
+          if (stopCount.current === stopsBefore) await addFile(each);
+          else tell({ fileName: each.name, reason: { code: 'read-cancelled' } });
+          dispatch({ type: 'read' });
+        }
+      };
+      await Promise.all(Array.from({ length: inspectWorkerCount }, readOn));
       batches.flush();
       dispatch({ type: 'ended' });
     },
