@@ -286,9 +286,11 @@ test('holds a thousand clips with only those in sight in the page', deep, async 
   await table.getByRole('button', { name: 'Clip', exact: true }).click();
   await expect(firstClip(page)).toContainText('take-0000.mov');
   await table.getByRole('button', { name: 'take-0003.mov' }).focus();
-  await page.mouse.move(600, 700);
-  for (let i = 0; i < 60 && !(await page.getByRole('button', { name: 'take-0999.mov' }).isVisible()); i++)
+  await table.getByRole('button', { name: 'take-0003.mov' }).hover();
+  // A turn of the wheel may fall into the drawing of the one before.
+  await expect(async () => {
     await page.mouse.wheel(0, 2000);
-  await expect(page.getByRole('button', { name: 'take-0999.mov' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'take-0999.mov' })).toBeVisible({ timeout: 100 });
+  }).toPass();
   expect(await table.getByRole('row').count()).toBeLessThan(40);
 });
