@@ -100,7 +100,7 @@ const views: readonly View[] = [
       await page.getByRole('radiogroup', { name: 'Preview quality' }).getByText('1/2', { exact: true }).click();
       // Below the bar that stays at the top.
       await page
-        .getByRole('heading', { name: 'Frame budget' })
+        .getByRole('heading', { name: 'Where each frame’s time goes' })
         .evaluate((heading) => window.scrollBy(0, heading.getBoundingClientRect().top - 80));
     },
   },
