@@ -3,7 +3,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { rootDir, SetupError } from './setup.mjs';
+import { quietEnv, rootDir, SetupError } from './setup.mjs';
 
 const reportDir = join(rootDir, '.verify');
 const totals = { passed: 0, failed: 0 };
@@ -15,7 +15,7 @@ const runToEnd = (command, args, { env = {}, isHeld = false } = {}) =>
     const child = spawn(command, args, {
       cwd: rootDir,
       stdio: ['ignore', isHeld ? 'pipe' : 'inherit', isHeld ? 'pipe' : 'inherit'],
-      env: { ...process.env, ...env },
+      env: { ...quietEnv, ...env },
     });
     let output = '';
     for (const stream of [child.stdout, child.stderr])

@@ -20,7 +20,9 @@ export async function makeChange(page: Page, title: string | RegExp): Promise<vo
     await untilConcluded(page);
     await unfold(page);
     await page
-      .getByRole('button', { name: typeof title === 'string' ? new RegExp(`^Try (this|the other): ${title}$`) : title })
+      .getByRole('button', {
+        name: typeof title === 'string' ? new RegExp(`^Try (this|that|the other): ${title}$`) : title,
+      })
       .first()
       .click({ timeout: 3000 });
   }).toPass({ timeout: 60_000 });

@@ -91,7 +91,7 @@ function OtherWays({
     return (
       <Why key={way.id}>
         Or, to the same effect: {title}.{' '}
-        <Button look="quiet" isDisabled={!canTry} onPress={() => onTry(way)} aria-label={`Try this: ${title}`}>
+        <Button look="quiet" isDisabled={!canTry} onPress={() => onTry(way)} aria-label={`Try that: ${title}`}>
           Try that
         </Button>
       </Why>
