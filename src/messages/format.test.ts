@@ -41,6 +41,13 @@ describe('figures with units', () => {
       '3 minutes',
       'about 40 minutes',
     ]);
+    expect([
+      formatMinutes(85),
+      formatMinutes(88),
+      formatMinutes(200),
+      formatMinutes(2530),
+      formatMinutes(2900),
+    ]).toEqual(['about 85 minutes', 'about 1.5 hours', 'about 3 hours', 'about 42 hours', 'about 2 days']);
     expect([formatMemory(8192), formatMemory(512)]).toEqual(['8 GB', '512 MB']);
     expect([formatMs(0.74), formatMs(95.9)]).toEqual(['0.7', '96']);
     expect([formatAgo(0, 20_000), formatAgo(0, 240_000), formatAgo(0, 4 * 86_400_000)]).toEqual([

@@ -48,9 +48,15 @@ export function formatDuration(durationMs: number): string {
   return hours > 0 ? `${hours}:${padded(minutes)}:${padded(seconds)}` : `${minutes}:${padded(seconds)}`;
 }
 
-/** Minutes of work: "under a minute", "2 minutes", "about 40 minutes". */
+/** Minutes of work: "under a minute", "2 minutes", "about 40 minutes", "about 3 hours", "about 2 days". */
 export function formatMinutes(minutes: number): string {
   if (minutes < 0.75) return 'under a minute';
+  if (minutes >= 47.5 * 60) return `about ${formatCount(Math.round(minutes / 1440), 'day')}`;
+  // Half hours up to three; beyond that nobody plans by them.
+  if (minutes >= 87.5) {
+    const hours = minutes < 165 ? Math.round(minutes / 30) / 2 : Math.round(minutes / 60);
+    return `about ${tenths.format(hours)} hours`;
+  }
   const rounded = minutes < 10 ? Math.round(minutes) : Math.round(minutes / 5) * 5;
   return `${minutes < 10 ? '' : 'about '}${rounded} ${rounded === 1 ? 'minute' : 'minutes'}`;
 }

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { lowerQuality, makeChange, typeSecondReading } from './trials';
+import { openStep } from './screens';
+import { lowerQuality, makeChange, typeSecondReading, untilConcluded } from './trials';
 
 /** Weighing the causes takes some seconds on a busy machine. */
 const weighed = { timeout: 30_000 };
@@ -126,4 +127,28 @@ test('keeps what is told of the editor', async ({ page }) => {
     'Proxies exist and are not shown',
     weighed,
   );
+});
+
+test('prints with everything unfolded and no tinted boxes, and folds it together again', async ({ page }) => {
+  await openStep(page, 'demo-effects-bound', 'findings');
+  await untilConcluded(page);
+  const folded = page.locator('main details:not([open])');
+  const foldedCount = await folded.count();
+  expect(foldedCount).toBeGreaterThan(0);
+  await page.emulateMedia({ media: 'print' });
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  await expect(folded).toHaveCount(0);
+  await expect(page.getByRole('navigation', { name: 'Steps' })).toBeHidden();
+  await expect(page.getByRole('complementary', { name: 'Gauge' })).toBeHidden();
+  const tinted = await page.locator('main section').evaluateAll((sheets) =>
+    sheets.flatMap((sheet) => {
+      const { backgroundColor } = getComputedStyle(sheet);
+      return backgroundColor === 'rgba(0, 0, 0, 0)' || backgroundColor === 'rgb(255, 255, 255)'
+        ? []
+        : [backgroundColor];
+    }),
+  );
+  expect(tinted).toEqual([]);
+  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+  await expect(folded).toHaveCount(foldedCount);
 });

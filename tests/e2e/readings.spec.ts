@@ -102,6 +102,28 @@ test('compares readings of two set-ups, and says why others cannot be', async ({
   );
 });
 
+test('asks which of two readings of one set-up holds, and takes the answer', async ({ page }) => {
+  await openMeter(page, 'Type it');
+  for (const fps of ['4', '22']) {
+    const shown = page.getByRole('textbox', { name: 'Shown, frames a second', exact: true });
+    await shown.fill(fps);
+    await shown.press('Enter');
+  }
+  const list = page.getByRole('region', { name: 'Readings on this card' });
+  await expect(list).toContainText('say different things');
+  await expect(list).toContainText('4 (typed) and 22 (typed)');
+  // The one that is deleted is gone, and the other one counts.
+  await list.getByRole('button', { name: '4 was wrong: delete it' }).click();
+  await expect(list).not.toContainText('4 (typed)');
+  // What was on the card before differs from it as well; where both hold, nobody is asked again.
+  const stillAsked = list.getByRole('button', { name: 'Both hold: it differs from time to time' });
+  await stillAsked.click();
+  await expect(list).not.toContainText('say different things');
+  await page.reload();
+  await expect(list).toContainText('22');
+  await expect(list).not.toContainText('say different things');
+});
+
 test('takes readings out as CSV and JSON and in again, and deletes one with a way back', async ({ page }) => {
   await openMeter(page, 'Type it');
   await fill(page, 'Shown, frames a second', '7');
