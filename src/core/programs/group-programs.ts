@@ -1,0 +1,88 @@
+import { isProtected } from './role-of';
+import { hostedNames } from './role-words';
+import type { ProcessRow, ProgramRole, ProgramUse } from './types';
+
+/** What helpers add to the name of the program that they belong to. */
+const helperEndings =
+  /(?:[ ._-]*(?:\((?:renderer|gpu|plugin|alerts|service)\)|helper|renderer|gpu|plugin|service|daemon|agent|worker|host|tray|background|crash(?:pad)?[ _-]?handler|web ?content|child|bin|(?:32|64)(?:[ -]?bit)?))+$/i;
+
+/** The name that a program and its helpers share: "Pigeon Post Helper (Renderer)" is "pigeon post". */
+export function programKeyOf(name: string): string {
+  const stripped = name.replace(helperEndings, '').trim();
+  return (stripped.length >= 3 ? stripped : name).toLowerCase();
+}
+
+/** Programs that start others which are not their own: what they started is a program by itself. */
+const startsOthers = (role: ProgramRole): boolean => role === 'launcher' || (isProtected(role) && role !== 'editor');
+
+const sumOrNull = (values: readonly (number | null)[]): number | null => {
+  const known = values.filter((value) => value !== null);
+  return known.length === 0 ? null : known.reduce((sum, value) => sum + value, 0);
+};
+
+/**
+ * Processes as programs, those that take most first. A process belongs to the program whose name it shares, or else to
+ * the one that started it, unless that is the system or something that only starts others. The
+ * system's own processes are one program each by their name. `roleByKey`: what the person said of programs. O(rows).
+ */
+export function groupPrograms(
+  rows: readonly ProcessRow[],
+  roleByKey: ReadonlyMap<string, ProgramRole> = new Map(),
+): readonly ProgramUse[] {
+  const byId = new Map(rows.map((row) => [row.processId, row]));
+  const saidOf = (row: ProcessRow): ProgramRole => roleByKey.get(programKeyOf(row.name)) ?? row.role;
+  /** The process that stands for the program of each process. */
+  const rootOf = new Map<number, ProcessRow>();
+  const findRoot = (row: ProcessRow): ProcessRow => {
+    const known = rootOf.get(row.processId);
+    if (known) return known;
+    // Lists are taken while processes come and go, and pasted by people: a circle of parents must end somewhere.
+    const path: ProcessRow[] = [];
+    const seen = new Set<number>();
+    let at = row;
+    for (;;) {
+      path.push(at);
+      seen.add(at.processId);
+      const parent = at.parentId === null ? undefined : byId.get(at.parentId);
+      if (!parent || seen.has(parent.processId)) break;
+      const isSameProgram = programKeyOf(parent.name) === programKeyOf(at.name);
+      if (!isSameProgram && startsOthers(saidOf(parent))) break;
+      // What has a purpose of its own is a program of its own, whoever started it.
+      const isOwn =
+        saidOf(at) !== 'unknown' && saidOf(at) !== saidOf(parent) && !hostedNames.has(at.name.toLowerCase());
+      if (!isSameProgram && isOwn) break;
+      at = parent;
+      const end = rootOf.get(at.processId);
+      if (end) {
+        at = end;
+        break;
+      }
+    }
+    for (const step of path) rootOf.set(step.processId, at);
+    return at;
+  };
+  const groups = new Map<string, { readonly root: ProcessRow; readonly members: ProcessRow[] }>();
+  for (const row of rows) {
+    const root = findRoot(row);
+    const key = programKeyOf(root.name);
+    const group = groups.get(key);
+    if (group) group.members.push(row);
+    else groups.set(key, { root, members: [row] });
+  }
+  const programs = [...groups.values()].map(({ root, members }): ProgramUse => {
+    const named = members.find(({ name }) => programKeyOf(name) === name.toLowerCase()) ?? root;
+    return {
+      rootProcessId: root.processId,
+      name: named.name,
+      role: saidOf(root),
+      processCount: members.length,
+      busyCores: sumOrNull(members.map(({ busyCores }) => busyCores)),
+      memoryMib: sumOrNull(members.map(({ memoryMib }) => memoryMib)),
+    };
+  });
+  return programs.sort((a, b) => weightOf(b) - weightOf(a) || a.name.localeCompare(b.name, 'en'));
+}
+
+/** What a program takes, as one figure to order by: a core weighs as much as 4 GiB. */
+export const weightOf = ({ busyCores, memoryMib }: Pick<ProgramUse, 'busyCores' | 'memoryMib'>): number =>
+  (busyCores ?? 0) + (memoryMib ?? 0) / 4096;
