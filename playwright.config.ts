@@ -57,6 +57,7 @@ export default defineConfig({
   webServer: {
     command: `node node_modules/next/dist/bin/next start -H 127.0.0.1 -p ${port}`,
     url: `http://127.0.0.1:${port}/`,
+    env: { OIL_CAN_HELPER: `127.0.0.1:${port}` },
     reuseExistingServer: false,
     timeout: 60_000,
   },

@@ -1,11 +1,13 @@
 // `npm run demo`: sets up if needed, serves Oil Can on this computer only, and prints the address.
 // The demo cards are laid in by the page itself on the first visit. PORT is honoured; without it, 4310 or the next free one.
+// `--no-local` turns the helper off that reads this computer and what runs on it for the page.
 import { spawn } from 'node:child_process';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { ensureBuild, ensurePackages, quietEnv, rootDir, SetupError } from './setup.mjs';
 
 const host = '127.0.0.1';
+const isLocal = !process.argv.includes('--no-local');
 
 const isFree = (port) =>
   new Promise((resolve) => {
@@ -47,13 +49,15 @@ try {
   console.log('Starting the server…');
   const server = spawn(process.execPath, [next, 'start', '-H', host, '-p', String(port)], {
     cwd: rootDir,
-    env: quietEnv,
+    env: { ...quietEnv, OIL_CAN_HELPER: isLocal ? `${host}:${port}` : '' },
     stdio: ['ignore', 'ignore', 'inherit'],
   });
   for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
   server.on('exit', (code) => process.exit(code ?? 0));
   await waitUntilServing(url, server);
-  console.log(`\nOil Can is ready: ${url}\nIt runs on this computer only. Stop it with Ctrl+C.`);
+  console.log(
+    `\nOil Can is ready: ${url}\nIt runs on this computer only${isLocal ? ', and can read what this computer is and runs' : ''}. Stop it with Ctrl+C.`,
+  );
 } catch (error) {
   if (!(error instanceof SetupError)) throw error;
   console.error(error.message);

@@ -12,7 +12,9 @@ const usage = `Use:
                                              when pictures appear on a simulated machine
   oil-can meter --width W --height H --fps R [--clip-fps C] [--region X,Y,W,H|whole] [--times FILE]
                 [--filmed yes|no] < frames.gray
-                                             what a recorded preview showed (8-bit grey frames)`;
+                                             what a recorded preview showed (8-bit grey frames)
+  oil-can programs LIST [--cores N]          what a list of processes holds, by programs
+  oil-can machine                            what this computer is`;
 
 /** Each command loads only what it needs: reading the code takes longer than most of the work. */
 async function runCommand(words: readonly string[]): Promise<CommandOutput> {
@@ -25,6 +27,14 @@ async function runCommand(words: readonly string[]): Promise<CommandOutput> {
   if (command === 'meter') {
     const { meterCommand, parseMeterOptions } = await import('./commands/meter');
     return meterCommand(parseMeterOptions(rest), process.stdin);
+  }
+  if (command === 'machine') {
+    if (rest.length > 0) throw new WrongUseError('“machine” takes nothing.');
+    return (await import('./commands/machine')).machineCommand();
+  }
+  if (command === 'programs') {
+    const { parseProgramsOptions, programsCommand } = await import('./commands/programs');
+    return programsCommand(parseProgramsOptions(rest));
   }
   const output = await (await import('./commands/card-commands')).runCardCommand(command, rest);
   if (output === null) throw new WrongUseError(`There is no command "${command}".`);

@@ -1,7 +1,7 @@
 import { CardDatabase } from '@/adapters/browser/card-database';
 import type { CardChange } from '@/adapters/browser/card-entry';
 import { type CardStore, createCardStore } from '@/adapters/browser/card-store';
-import { applyCommand, type CardCommand, createJobCard, type JobCard } from '@/core/card';
+import { applyCommand, type CardCommand, createJobCard, createProgram, type JobCard } from '@/core/card';
 import { createRandom, type Random } from '@/core/numbers/random';
 import { createFaultyStorage, type FaultKind, faultKinds } from './faulty-indexed-db';
 
@@ -25,7 +25,7 @@ const commandOf = (random: Random, mark: string): CardCommand =>
     : {
         type: 'addProgram',
         input: {
-          program: { id: mark, name: `Program ${mark}`, busyCores: null, memoryMib: null, canClose: 'unknown' },
+          program: createProgram(mark, { name: `Program ${mark}` }),
         },
       };
 

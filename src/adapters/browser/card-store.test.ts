@@ -1,6 +1,6 @@
 import { IDBKeyRange, indexedDB } from 'fake-indexeddb';
 import { afterEach, describe, expect, it } from 'vitest';
-import { applyCommand, type CardCommand, createJobCard, type JobCard } from '@/core/card';
+import { applyCommand, type CardCommand, createJobCard, createProgram, type JobCard } from '@/core/card';
 import { CardDatabase } from './card-database';
 import type { CardChange } from './card-entry';
 import { type CardStore, createCardStore } from './card-store';
@@ -24,7 +24,7 @@ const doing =
   (on, atMs) =>
     applyCommand(on, command, atMs);
 const rename = (title: string) => doing({ type: 'renameCard', input: { title } });
-const program = { id: 'p', name: 'Loft sync', busyCores: 1, memoryMib: 100, canClose: 'yes' } as const;
+const program = createProgram('p', { name: 'Loft sync', busyCores: 1, memoryMib: 100, canClose: 'yes' });
 
 /** Follows another tab's writes, which arrive by a message of the database. */
 const until = async (isTrue: () => boolean) => {

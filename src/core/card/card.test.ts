@@ -9,6 +9,7 @@ import {
   applyCommand,
   type CardCommand,
   createJobCard,
+  createProgram,
   createReading,
   deriveBaseState,
   fixesInForce,
@@ -129,7 +130,7 @@ describe('migrateCard', () => {
     const { clips, decodeTests, version, editor, ...rest } = parsed.value;
     const { clips: storedClips, version: _, timeline, ...storedRest } = stored;
     expectSameTimeline(parsed.value, timeline);
-    expect([version, decodeTests, editor]).toEqual([7, [], unknownEditor]);
+    expect([version, decodeTests, editor]).toEqual([8, [], unknownEditor]);
     expect(rest).toMatchObject(storedRest);
     expect(clips.map(({ facts }) => facts)).toMatchObject(storedClips.map(({ facts }: { facts: object }) => facts));
     expect(clips.every((clip) => clip.facts.kind === 'video' && clip.origin === 'file' && clip.drive === null)).toBe(
@@ -144,7 +145,7 @@ describe('migrateCard', () => {
     const { version: _, timeline, ...storedRest } = stored;
     expectSameTimeline(parsed.value, timeline);
     expect(parsed.value).toMatchObject(storedRest);
-    expect(parsed.value).toMatchObject({ version: 7, editor: unknownEditor, answers: [], refused: [] });
+    expect(parsed.value).toMatchObject({ version: 8, editor: unknownEditor, answers: [], refused: [] });
     expect(parsed.value.machine.cacheDrive.source).toBe('assumed');
   });
 
@@ -199,6 +200,18 @@ describe('migrateCard', () => {
     expect(parsed.value.readings[0]?.measured?.freezesPerMinute).toBe(3.92);
     const undescribed = parseCard({ ...stored, timeline: { ...timeline, isDescribed: false } });
     expect(undescribed).toMatchObject({ ok: true, value: { timeline: { stated: [] } } });
+  });
+
+  it('reads a card that version 7 stored: nothing more is known of its programs and its machine', async () => {
+    const stored = JSON.parse(await readFile(new URL('./examples/version-7.json', import.meta.url), 'utf8'));
+    const parsed = parseCard(stored);
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
+    const { version: _, ...storedRest } = stored;
+    expect(parsed.value).toMatchObject(storedRest);
+    expect(parsed.value).toMatchObject({ drives: [], machineTest: null, programsSeen: null, programsCheck: null });
+    expect(new Set(parsed.value.programs.map(({ role, source }) => `${role} ${source}`))).toEqual(
+      new Set(['unknown typed']),
+    );
   });
 
   it('says what is wrong with a version 1 card whose clips are none', () => {
@@ -273,7 +286,7 @@ describe('applyCommand', () => {
   });
 
   it('keeps a program of which nobody knows what it takes, and reckons with nothing', () => {
-    const program = { id: 'p', name: '', busyCores: null, memoryMib: null, canClose: 'unknown' } as const;
+    const program = createProgram('p');
     const card = apply(empty, { type: 'addProgram', input: { program } });
     expect(deriveBaseState(card).setup.programs).toMatchObject([{ busyCores: 0, memoryMib: 0 }]);
   });

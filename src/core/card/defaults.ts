@@ -38,6 +38,9 @@ export const unknownProfile: EditorProfile = {
 /** Nothing asked or ticked before export. */
 export const openExportCheck: ExportCheckState = { pointsAtCopies: 'unknown', ticked: [] };
 
+/** What is known of a machine, as a card holds it: each card has its own copy. */
+export type KnownMachine = Pick<JobCard, 'machine' | 'machineProfile' | 'drives' | 'machineTest'>;
+
 /** An empty card. Everything about the machine is assumed (a four-core laptop with shared graphics) until told. */
 export function createJobCard(input: {
   readonly id: string;
@@ -45,6 +48,8 @@ export function createJobCard(input: {
   readonly nowMs: number;
   /** What is known of the person's editor from their card before. */
   readonly editorProfile?: EditorProfile;
+  /** The machine as their card before has it. */
+  readonly machine?: KnownMachine;
 }): JobCard {
   return {
     format: jobCardFormat,
@@ -63,7 +68,7 @@ export function createJobCard(input: {
     delivery: { heightPx: null, frameRateFps: null },
     filmStage: 'unknown',
     targetFps: null,
-    machine: {
+    machine: input.machine?.machine ?? {
       coreCount: assumed(4),
       speedClass: assumed('modest'),
       memoryMib: assumed(8192),
@@ -79,7 +84,12 @@ export function createJobCard(input: {
       cacheDrive: assumed('internal-solid-state'),
       programPercent: assumed('one-core'),
     },
+    machineProfile: input.machine?.machineProfile ?? { id: '', name: '' },
+    drives: input.machine?.drives ?? [],
+    machineTest: input.machine?.machineTest ?? null,
     programs: [],
+    programsSeen: null,
+    programsCheck: null,
     clips: [],
     decodeTests: [],
     timeline: {

@@ -8,6 +8,7 @@ import {
   type PictureStream,
   type Setup,
   type SetupClip,
+  type SetupProgram,
   type SetupState,
   type StreamDrive,
   usualHidden,
@@ -15,10 +16,11 @@ import {
 import { usableSpanSec } from '../load/usable';
 import { coreSpeedRatioOf, type DriveKind, driveOf, graphicsOf, powerRatioOf } from '../machine/catalogue';
 import { rationalToNumber } from '../numbers/rational';
+import { isStillThere } from '../programs';
 import { measureDecoding, measureReading } from '../test-play/measure-decoding';
 import { hardwareVerdictOf } from './hardware-verdict';
 import { plausibleFps } from './plausible-fps';
-import type { CardClip, CardEditor, JobCard } from './types';
+import type { CardClip, CardEditor, CardProgram, JobCard } from './types';
 
 /** Where nothing was read of a clip's key frames: a second apart, but for codecs that have nothing else. Assumption. */
 const assumedKeyFrameSec = 1;
@@ -151,15 +153,17 @@ function toSetupMachine(card: JobCard, tests: JobCard['decodeTests']): Setup['ma
   const { machine } = card;
   const graphics = graphicsOf(machine.graphics.value);
   const measured = measureDecoding(tests, machine.coreCount.value);
-  const isSpeedMeasured = measured.coreSpeedRatio !== null;
+  // Clips of the person's own tell more of decoding than what is decoded to measure a machine.
+  const coreSpeedRatio = measured.coreSpeedRatio ?? card.machineTest?.coreSpeedRatio ?? null;
+  const isSpeedMeasured = coreSpeedRatio !== null;
   return {
     coreCount: machine.coreCount.value,
-    coreSpeedRatio: measured.coreSpeedRatio ?? coreSpeedRatioOf(machine.speedClass.value),
+    coreSpeedRatio: coreSpeedRatio ?? coreSpeedRatioOf(machine.speedClass.value),
     speedFrom: isSpeedMeasured ? 'measured' : machine.speedClass.source === 'assumed' ? 'assumed' : 'stated',
-    decodeThreadCount: measured.decodeThreadCount ?? machine.coreCount.value,
+    decodeThreadCount: measured.decodeThreadCount ?? card.machineTest?.decodeThreadCount ?? machine.coreCount.value,
     powerRatio: isSpeedMeasured ? 1 : powerRatioOf(machine.powerMode.value),
     memoryMib: machine.memoryMib.value,
-    graphicsRatio: graphics.graphicsRatio,
+    graphicsRatio: card.machineTest?.graphicsRatio ?? graphics.graphicsRatio,
     areGraphicsStated: machine.graphics.source !== 'assumed',
     graphicsYear: machine.graphicsYear.value,
     decodeMegapixelPerSec: measured.hardwareMegapixelPerSec ?? graphics.decodeMegapixelPerSec,
@@ -172,6 +176,17 @@ function toSetupMachine(card: JobCard, tests: JobCard['decodeTests']): Setup['ma
     cacheDrive: driveOf(machine.cacheDrive.value),
   };
 }
+
+/**
+ * A program beside the editor. Of which nobody knows what it takes says no more than that something runs; what the system
+ * itself holds stands in what every system holds; and what came back by itself was not closed.
+ */
+const toSetupProgram = ({ id, busyCores, memoryMib, canClose, role, outcome }: CardProgram): SetupProgram => ({
+  id,
+  busyCores: busyCores ?? 0,
+  memoryMib: role === 'system' || role === 'driver-helper' ? 0 : (memoryMib ?? 0),
+  canClose: isStillThere(outcome) ? 'no' : canClose,
+});
 
 const hasStatedProxies = ({ proxies }: CardEditor): boolean =>
   proxies === 'made' || proxies === 'attached' || proxies === 'shown';
@@ -256,13 +271,7 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
         spanSec: usableSpanSec,
       },
       delivered: { heightPx: card.delivery.heightPx, frameRateFps: card.delivery.frameRateFps },
-      // A program of which nobody knows what it takes says no more than that something runs.
-      programs: card.programs.map(({ id, busyCores, memoryMib, canClose }) => ({
-        id,
-        busyCores: busyCores ?? 0,
-        memoryMib: memoryMib ?? 0,
-        canClose,
-      })),
+      programs: card.programs.filter(({ role }) => role !== 'editor').map(toSetupProgram),
       targetFps: targetFpsOf(card),
     },
   };

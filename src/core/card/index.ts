@@ -1,7 +1,8 @@
+export { createProgram, rolesSaid, smallProgramsId } from './card-programs';
 export * from './commands';
 export { createCardClip } from './create-card-clip';
 export { createReading } from './create-reading';
-export { createJobCard, unknownEditor, unknownProfile } from './defaults';
+export { createJobCard, type KnownMachine, unknownEditor, unknownProfile } from './defaults';
 export { deriveBaseState, playsByOf, targetFpsOf } from './derive-setup';
 export * from './fixes-in-force';
 export { type FootageShape, mainShape } from './follow-footage';

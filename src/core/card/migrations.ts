@@ -171,6 +171,22 @@ function addStatements(card: RawCard): RawCard {
   };
 }
 
+/** Programs were names with figures; a machine had no name, no drives of its own, and was not measured but by test-plays. */
+function addPrograms(card: RawCard): RawCard {
+  const toProgram = (program: unknown) =>
+    extend(program, { role: 'unknown', source: 'typed', processCount: null, rootProcessId: null, outcome: null });
+  return {
+    ...card,
+    version: 8,
+    machineProfile: { id: '', name: '' },
+    drives: [],
+    machineTest: null,
+    programs: isList(card.programs) ? card.programs.map(toProgram) : card.programs,
+    programsSeen: null,
+    programsCheck: null,
+  };
+}
+
 /**
  * One step a version: `migrations[1]` turns a version 1 document into a version 2 one, and so on.
  * Steps are pure, never removed, and each comes with a stored example in its test. Version 1 is the first.
@@ -182,6 +198,7 @@ export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = 
   4: addLoop,
   5: addFileReads,
   6: addStatements,
+  7: addPrograms,
 };
 
 /** Takes a document up to `newest` step by step; throws where a step is missing, which a test rules out. */

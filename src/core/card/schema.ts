@@ -24,10 +24,12 @@ import { driveKinds, graphicsKinds, powerModes, speedClasses } from '../machine/
 import { factSources, knownStates } from '../machine/facts';
 import { programPercents } from '../machine/program-percent';
 import { confidenceReasons, confidences, paces } from '../meter/types';
+import { closeOutcomes } from '../programs/clean-up';
+import { programRoles } from '../programs/types';
 import { decodeWays } from '../test-play/types';
 
 /**
- * The job card document, version 7: one laggy project on one machine. The unit of storage and of exchange;
+ * The job card document, version 8: one laggy project on one machine. The unit of storage and of exchange;
  * docs/job-card.schema.json is made from this. Ranges are wide enough for any real machine and film, and narrow
  * enough that no number in them can make the cost model overflow.
  */
@@ -108,6 +110,66 @@ const program = object({
   busyCores: nullable(between(0, 256)),
   memoryMib: nullable(between(0, 4_194_304)),
   canClose: known,
+  role: enumOf(programRoles),
+  /** Where it comes from: a list, or the person. */
+  source: enumOf(['typed', 'read', 'imported']),
+  /** How many processes it is, and which of them started the others; null where it was typed. */
+  processCount: nullable(whole(1, 100_000)),
+  rootProcessId: nullable(whole(0, Number.MAX_SAFE_INTEGER)),
+  /** What became of it when it was to be closed; null until somebody looked. */
+  outcome: nullable(enumOf(closeOutcomes)),
+});
+
+/** When and how what runs was looked at. */
+const programsSeen = object({
+  takenAtMs: atMs,
+  source: enumOf(['read', 'imported']),
+  /** The seconds that the core use is an average of, and memory that was free: null where the list does not say it. */
+  coversSec: nullable(between(0, 1e6)),
+  memoryFreeMib: nullable(between(0, 4_194_304)),
+});
+
+/** What a second look found after programs were closed. */
+const programsCheck = object({
+  takenAtMs: atMs,
+  freedCores: between(0, 256),
+  freedMib: between(0, 4_194_304),
+  /** Names of programs that did not run before. */
+  started: array(text(120)).check(maxLength(50)),
+});
+
+/** What may lie on a drive. */
+export const placeIds = [
+  'system',
+  'editor',
+  'project-file',
+  'footage',
+  'recordings',
+  'cache',
+  'proxies',
+  'exports',
+] as const;
+
+const cardDrive = object({
+  id,
+  label: text(60),
+  kind: nullable(enumOf(idsOf(driveKinds))),
+  /** Decimal gigabytes, as shops state them. */
+  sizeGb: nullable(between(0, 1e6)),
+  freeGb: nullable(between(0, 1e6)),
+  holds: array(enumOf(placeIds)).check(maxLength(placeIds.length)),
+});
+
+/** What was measured of the machine by running something on it; null where it could not be told. */
+const machineTest = object({
+  takenAtMs: atMs,
+  coreSpeedRatio: nullable(between(0.01, 100)),
+  decodeThreadCount: nullable(between(1, 256)),
+  graphicsRatio: nullable(between(0.01, 1000)),
+  /** Half the range of the repeated runs, as a share of their middle. */
+  spreadRatio: between(0, 10),
+  /** The last run's speed as a share of the first one's. */
+  endedAtRatio: between(0, 10),
 });
 
 const fileName = text(1024);
@@ -424,7 +486,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 7;
+export const jobCardVersion = 8;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),
@@ -440,7 +502,13 @@ export const jobCardSchema = object({
   /** The rate to reach where the person lowered it; else null, and it follows timeline and clips. */
   targetFps: nullable(between(1, 500)),
   machine,
+  /** What the person calls this machine; cards of one machine share its id. */
+  machineProfile: object({ id: text(80), name: text(80) }),
+  drives: array(cardDrive).check(maxLength(60)),
+  machineTest: nullable(machineTest),
   programs: array(program).check(maxLength(500)),
+  programsSeen: nullable(programsSeen),
+  programsCheck: nullable(programsCheck),
   clips: array(clip).check(maxLength(10_000)),
   /** Clips that were really decoded on this machine: what the machine's decoding was measured by. */
   decodeTests: array(decodeTest).check(maxLength(1000)),

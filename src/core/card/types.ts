@@ -7,6 +7,8 @@ import type { Fact, KnownState } from '../machine/facts';
 import type { ProgramPercent } from '../machine/program-percent';
 import type { Confidence, ConfidenceReason, Pace } from '../meter/types';
 import type { Rational } from '../numbers/rational';
+import type { CloseOutcome } from '../programs/clean-up';
+import type { ProgramRole } from '../programs/types';
 import type { DecodeTest } from '../test-play/types';
 import type {
   clipOrigins,
@@ -19,6 +21,7 @@ import type {
   lagKinds,
   lagMoments,
   lateFramePolicies,
+  placeIds,
   playFeels,
   playWays,
   proxyStates,
@@ -36,6 +39,7 @@ import type {
   workingDepthsBits,
 } from './schema';
 
+export type PlaceId = (typeof placeIds)[number];
 export type FirstThingId = (typeof firstThingIds)[number];
 export type LagMoment = (typeof lagMoments)[number];
 export type LagKind = (typeof lagKinds)[number];
@@ -90,6 +94,47 @@ export interface CardProgram {
   readonly busyCores: number | null;
   readonly memoryMib: number | null;
   readonly canClose: KnownState;
+  readonly role: ProgramRole;
+  readonly source: 'typed' | 'read' | 'imported';
+  readonly processCount: number | null;
+  readonly rootProcessId: number | null;
+  readonly outcome: CloseOutcome | null;
+}
+
+/** When and how what runs was looked at. */
+export interface ProgramsSeen {
+  readonly takenAtMs: number;
+  readonly source: 'read' | 'imported';
+  readonly coversSec: number | null;
+  readonly memoryFreeMib: number | null;
+}
+
+/** What a second look found after programs were closed. */
+export interface ProgramsCheck {
+  readonly takenAtMs: number;
+  readonly freedCores: number;
+  readonly freedMib: number;
+  readonly started: readonly string[];
+}
+
+/** A drive, and what lies on it. */
+export interface CardDrive {
+  readonly id: string;
+  readonly label: string;
+  readonly kind: DriveKind | null;
+  readonly sizeGb: number | null;
+  readonly freeGb: number | null;
+  readonly holds: readonly PlaceId[];
+}
+
+/** What was measured of the machine by running something on it. */
+export interface MachineTest {
+  readonly takenAtMs: number;
+  readonly coreSpeedRatio: number | null;
+  readonly decodeThreadCount: number | null;
+  readonly graphicsRatio: number | null;
+  readonly spreadRatio: number;
+  readonly endedAtRatio: number;
 }
 
 /** What a browser says of decoding a clip in hardware. Accepting is a preference, not a proof. */
@@ -248,7 +293,7 @@ export interface CardAnswer {
 /** One laggy project on one machine: everything known, measured and changed. */
 export interface JobCard {
   readonly format: 'oil-can-job-card';
-  readonly version: 7;
+  readonly version: 8;
   readonly id: string;
   readonly title: string;
   readonly createdAtMs: number;
@@ -258,7 +303,12 @@ export interface JobCard {
   readonly filmStage: FilmStage;
   readonly targetFps: number | null;
   readonly machine: CardMachine;
+  readonly machineProfile: { readonly id: string; readonly name: string };
+  readonly drives: readonly CardDrive[];
+  readonly machineTest: MachineTest | null;
   readonly programs: readonly CardProgram[];
+  readonly programsSeen: ProgramsSeen | null;
+  readonly programsCheck: ProgramsCheck | null;
   readonly clips: readonly CardClip[];
   readonly decodeTests: readonly DecodeTest[];
   readonly timeline: CardTimeline;

@@ -2,7 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { decodeRun, decodeTest, fileReadAt } from '../../../tests/arbitrary/clips';
 import type { JobCard } from '../card';
-import { statedTimelineFields } from '../card';
+import { createProgram, statedTimelineFields } from '../card';
 import { predictTestPlay } from './predict-test-play';
 
 let card: JobCard;
@@ -24,7 +24,7 @@ describe('predictTestPlay', () => {
     const alone = predict();
     const busy = {
       timeline: { ...timeline, stated: statedTimelineFields, videoLayerCount: 6, effects: [], titleCount: 5 },
-      programs: [{ id: 'sync', name: 'Loft sync', busyCores: 3, memoryMib: 900, canClose: 'yes' as const }],
+      programs: [createProgram('sync', { name: 'Loft sync', busyCores: 3, memoryMib: 900, canClose: 'yes' })],
     };
     expect(predict(busy).decodedFps).toBeCloseTo(alone.decodedFps, 6);
     expect(predict({ clips: card.clips.slice(0, 1) }).decodedFps).toBeCloseTo(alone.decodedFps, 6);

@@ -1,3 +1,4 @@
 export * from './catalogue';
 export * from './facts';
 export * from './program-percent';
+export * from './read-machine';

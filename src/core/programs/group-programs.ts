@@ -43,7 +43,8 @@ export function groupPrograms(
     for (;;) {
       path.push(at);
       seen.add(at.processId);
-      const parent = at.parentId === null ? undefined : byId.get(at.parentId);
+      // The first process starts all others, whatever its name is.
+      const parent = at.parentId === null || at.parentId <= 1 ? undefined : byId.get(at.parentId);
       if (!parent || seen.has(parent.processId)) break;
       const isSameProgram = programKeyOf(parent.name) === programKeyOf(at.name);
       if (!isSameProgram && startsOthers(saidOf(parent))) break;
@@ -86,3 +87,10 @@ export function groupPrograms(
 /** What a program takes, as one figure to order by: a core weighs as much as 4 GiB. */
 export const weightOf = ({ busyCores, memoryMib }: Pick<ProgramUse, 'busyCores' | 'memoryMib'>): number =>
   (busyCores ?? 0) + (memoryMib ?? 0) / 4096;
+
+/** Rows with the threads of the Linux kernel as the system's: they are told by what started them. */
+export function markKernelThreads(rows: readonly ProcessRow[]): readonly ProcessRow[] {
+  const kernelId = rows.find(({ name }) => name === 'kthreadd')?.processId;
+  if (kernelId === undefined) return rows;
+  return rows.map((row) => (row.parentId === kernelId && row.role !== 'system' ? { ...row, role: 'system' } : row));
+}

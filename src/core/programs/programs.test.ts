@@ -83,12 +83,16 @@ describe('groupPrograms', () => {
   });
 
   it('gives pages drawn inside of a program to it, and a browser started by it to itself', () => {
-    const rows = [row(1, 0, 'Thimble'), row(2, 1, 'msedgewebview2'), row(3, 1, 'firefox')];
+    const rows = [row(10, 0, 'Thimble'), row(11, 10, 'msedgewebview2'), row(12, 10, 'firefox')];
     expect(namesOf(groupPrograms(rows)).toSorted()).toEqual(['Thimble 2', 'firefox 1']);
   });
 
   it('goes by what the person said: their editor keeps its helpers and is never offered', () => {
-    const rows = [row(1, 0, 'Cutting Table'), row(2, 1, 'frame-cruncher', { busyCores: 2 }), row(3, 1, 'Loft Sync')];
+    const rows = [
+      row(10, 0, 'Cutting Table'),
+      row(11, 10, 'frame-cruncher', { busyCores: 2 }),
+      row(12, 10, 'Loft Sync'),
+    ];
     const programs = groupPrograms(rows, new Map([[programKeyOf('Cutting Table'), 'editor' as const]]));
     expect(programs.find(({ role }) => role === 'editor')?.processCount).toBe(2);
     expect(programs.find(({ name }) => name === 'Loft Sync')?.role).toBe('sync');

@@ -115,11 +115,14 @@ export function rigFromCard(card: JobCard, seed: number): Rig | null {
     areLateFramesSkipped: editor.lateFrames === 'unknown' ? random.isTrue(0.5) : editor.lateFrames === 'skipped',
     areThumbnailsMade: editor.areThumbnailsOn !== 'no',
     areFilesKeptOpen: false,
-    programs: card.programs.map(({ busyCores, memoryMib, canClose }) => ({
-      busyCores: busyCores ?? 0,
-      memoryMib: memoryMib ?? 0,
-      isClosable: canClose === 'yes',
-    })),
+    programs: card.programs
+      .filter(({ role }) => role !== 'editor')
+      .map(({ busyCores, memoryMib, canClose, role, outcome }) => ({
+        busyCores: busyCores ?? 0,
+        // What every system holds is held by the rig as well.
+        memoryMib: role === 'system' || role === 'driver-helper' ? 0 : (memoryMib ?? 0),
+        isClosable: canClose === 'yes' && outcome !== 'still' && outcome !== 'back',
+      })),
     targetFps: card.targetFps ?? Math.min(rate, ...clips.map((clip) => clip.original.fps)),
     faults: {
       ...soundFaults,

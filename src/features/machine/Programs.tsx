@@ -3,7 +3,7 @@
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import styled from 'styled-components';
-import type { CardProgram } from '@/core/card';
+import { type CardProgram, createProgram } from '@/core/card';
 import { type KnownState, knownStates, type ProgramPercent, programPercents } from '@/core/machine';
 import { knownStateTexts, programPercentTexts } from '@/messages/machine';
 import { Button } from '@/ui/Button';
@@ -36,15 +36,6 @@ const Lead = styled.p`
   color: ${colour.inkSoft};
 `;
 
-/** A program of which nothing is known yet. */
-const newProgram = (): CardProgram => ({
-  id: crypto.randomUUID(),
-  name: '',
-  busyCores: null,
-  memoryMib: null,
-  canClose: 'unknown',
-});
-
 const nameOf = ({ name }: CardProgram): string => name || 'a program without a name';
 
 /** Programs that run beside the editor, typed from the system's own monitor. */
@@ -58,7 +49,7 @@ export function Programs() {
   const set = (id: string, patch: Partial<Omit<CardProgram, 'id'>>) =>
     run({ type: 'updateProgram', input: { id, patch } });
   const add = () => {
-    const program = newProgram();
+    const program = createProgram(crypto.randomUUID());
     if (run({ type: 'addProgram', input: { program } }).ok) setAddedId(program.id);
   };
   const remove = (program: CardProgram) => {

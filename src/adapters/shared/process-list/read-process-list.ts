@@ -1,10 +1,16 @@
-import { type ProcessRow, type ProcessSystem, roleOf } from '@/core/programs';
+import {
+  markKernelThreads,
+  type ProcessListFailure,
+  type ProcessRow,
+  type ProcessSystem,
+  roleOf,
+} from '@/core/programs';
 import { fail, type Result, succeed } from '@/core/result';
 import { decodeList } from './decode-list';
 import { readGetProcessCsv, readGetProcessJson, readGetProcessTable } from './get-process';
 import { readPs } from './ps';
 import { readTasklist } from './tasklist';
-import type { ListedProcess, ListedProcesses, ListFormat, ProcessListFailure, ReadList } from './types';
+import type { ListedProcess, ListedProcesses, ListFormat, ReadList } from './types';
 
 /** A list of ten thousand processes is a megabyte; more than this is something else. */
 const mostMegabytes = 20;
@@ -41,7 +47,7 @@ function bound(text: string): string {
 }
 
 /** The name of a program's file: the bundle's on macOS, else what follows the last folder, without its ending. */
-export function nameOfFile(file: string): string {
+function nameOfFile(file: string): string {
   const bundle = /\/([^/]+)\.app\//.exec(file)?.[1];
   const last = file.split(/[\\/]/).findLast((part) => part !== '') ?? file;
   const plain = (bundle ?? (/^\[.*\]$/.test(file) ? file : last)).replace(/\.exe$/i, '').trim();
@@ -124,14 +130,23 @@ export function readProcessList(source: string | Uint8Array): Result<ReadList, P
       system: system ?? tellSystem(processes),
       coversSec,
       skippedLineCount: listed.skippedLineCount,
-      rows: processes.map(toRow),
+      rows: markKernelThreads(processes.map(toProcessRow)),
     });
   }
   return fail({ code: /\d/.test(text) ? 'list-unknown' : 'list-without-processes' });
 }
 
-/** What may be kept of a process. */
-const toRow = ({ processId, parentId, file, busyCores, memoryMib }: ListedProcess): ProcessRow => {
+/** What may be kept of a process: nothing of where its file lies. */
+const toProcessRow = ({ processId, parentId, file, busyCores, memoryMib }: ListedProcess): ProcessRow => ({
+  processId,
+  parentId,
+  ...describeFile(file),
+  busyCores,
+  memoryMib,
+});
+
+/** Name and role of a program by its file, with its folder where that is known. */
+export function describeFile(file: string): Pick<ProcessRow, 'name' | 'role'> {
   const name = nameOfFile(file);
-  return { processId, parentId, name, role: roleOf(name, file), busyCores, memoryMib };
-};
+  return { name, role: roleOf(name, file) };
+}

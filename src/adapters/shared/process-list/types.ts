@@ -10,13 +10,6 @@ export interface ReadList extends ProcessList {
   readonly skippedLineCount: number;
 }
 
-/** Why nothing was read. */
-export type ProcessListFailure =
-  | { readonly code: 'list-empty' }
-  | { readonly code: 'list-too-large'; readonly mostMegabytes: number }
-  | { readonly code: 'list-unknown' }
-  | { readonly code: 'list-without-processes' };
-
 /** One process as a list has it, before it is known which block of several it stands in. */
 export interface ListedProcess {
   readonly processId: number;

@@ -5,11 +5,19 @@ import * as describeCommands from './describe';
 import * as evidenceCommands from './evidence';
 import * as footageCommands from './footage';
 import * as loopCommands from './loop';
+import * as programCommands from './programs';
 import * as trialCommands from './trials';
 import type { CommandFailure, CommandHandler } from './types';
 
 /** Every command by its name; the name is what is logged. */
-const handlers = { ...describeCommands, ...evidenceCommands, ...footageCommands, ...loopCommands, ...trialCommands };
+const handlers = {
+  ...describeCommands,
+  ...evidenceCommands,
+  ...footageCommands,
+  ...loopCommands,
+  ...programCommands,
+  ...trialCommands,
+};
 
 export type CommandName = keyof typeof handlers;
 type InputOf<Name extends CommandName> = Parameters<(typeof handlers)[Name]>[1];

@@ -6,7 +6,6 @@ import type {
   CardEffect,
   CardMachine,
   CardPreview,
-  CardProgram,
   CardTimeline,
   FirstThingId,
   JobCard,
@@ -98,35 +97,6 @@ export const setSymptoms: CommandHandler<{ readonly patch: Partial<JobCard['symp
 /** Marks a step as done with what is known. */
 export const finishStep: CommandHandler<{ readonly stepId: StepId }> = (card, { stepId }) =>
   succeed(card.finishedSteps.includes(stepId) ? card : { ...card, finishedSteps: [...card.finishedSteps, stepId] });
-
-/** Adds a program that runs beside the editor, at a place in the list or at its end. */
-export const addProgram: CommandHandler<{ readonly program: CardProgram; readonly index?: number }> = (
-  card,
-  { program, index },
-) => {
-  if (card.programs.some(({ id }) => id === program.id))
-    return fail({ code: 'item-exists', item: 'program', id: program.id });
-  return succeed({ ...card, programs: card.programs.toSpliced(index ?? card.programs.length, 0, program) });
-};
-
-/** Changes a program's facts. */
-export const updateProgram: CommandHandler<{
-  readonly id: string;
-  readonly patch: Partial<Omit<CardProgram, 'id'>>;
-}> = (card, { id, patch }) => {
-  if (!card.programs.some((program) => program.id === id)) return fail({ code: 'item-missing', item: 'program', id });
-  return succeed({
-    ...card,
-    programs: card.programs.map((program) => (program.id === id ? { ...program, ...patch } : program)),
-  });
-};
-
-/** Takes a program off the card. */
-export const removeProgram: CommandHandler<{ readonly id: string }> = (card, { id }) => {
-  const programs = card.programs.filter((program) => program.id !== id);
-  if (programs.length === card.programs.length) return fail({ code: 'item-missing', item: 'program', id });
-  return succeed({ ...card, programs });
-};
 
 /** Adds an effect that lies on the timeline; from then on its effects count as stated. */
 export const addEffect: CommandHandler<{ readonly effect: CardEffect; readonly index?: number }> = (

@@ -182,7 +182,7 @@ export function drawCard(
   const moments = input.complaints.map((complaint) => momentOf[complaint]);
   return {
     format: 'oil-can-job-card',
-    version: 7,
+    version: 8,
     id: input.id,
     title: `Case ${input.id}`,
     createdAtMs: caseStartMs,
@@ -204,7 +204,17 @@ export function drawCard(
       busyCores: Math.round(program.busyCores * random.factor(0.2) * 1000) / 1000,
       memoryMib: Math.round(program.memoryMib),
       canClose: program.isClosable ? 'yes' : 'no',
+      role: 'unknown',
+      source: 'typed',
+      processCount: null,
+      rootProcessId: null,
+      outcome: null,
     })),
+    machineProfile: { id: '', name: '' },
+    drives: [],
+    machineTest: null,
+    programsSeen: null,
+    programsCheck: null,
     clips,
     decodeTests: [],
     timeline: {

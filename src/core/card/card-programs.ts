@@ -1,0 +1,109 @@
+import {
+  canCloseRole,
+  groupPrograms,
+  isProtected,
+  type ProgramRole,
+  type ProgramUse,
+  programKeyOf,
+  weightOf,
+} from '../programs';
+import type { ProcessRow } from '../programs/types';
+import type { CardProgram } from './types';
+
+/** A program that somebody types, with what is known of it. */
+export const createProgram = (id: string, known: Partial<Omit<CardProgram, 'id'>> = {}): CardProgram => ({
+  id,
+  name: '',
+  busyCores: null,
+  memoryMib: null,
+  canClose: 'unknown',
+  role: 'unknown',
+  source: 'typed',
+  processCount: null,
+  rootProcessId: null,
+  outcome: null,
+  ...known,
+});
+
+/** Below this a program is no more than a line to read: it goes with the other small ones. */
+const leastBusyCores = 0.02;
+const leastMib = 60;
+/** As many programs as a person looks through. */
+const mostShown = 80;
+
+/** The id under which the small programs of a list lie together. */
+export const smallProgramsId = 'small-programs';
+
+/** What the person said of programs before, by what a program and its helpers share of their names. */
+export const rolesSaid = (programs: readonly CardProgram[]): ReadonlyMap<string, ProgramRole> =>
+  new Map(programs.filter(({ role }) => role !== 'unknown').map(({ name, role }) => [programKeyOf(name), role]));
+
+const sum = (values: readonly (number | null)[]): number | null =>
+  values.every((value) => value === null) ? null : values.reduce<number>((total, value) => total + (value ?? 0), 0);
+
+/**
+ * A list of processes as the programs of a card, those that take most first. What was said of a program before, its role and
+ * whether it may be closed, stays; programs that were typed and are not on the list stay too. Small programs of which nothing
+ * was said lie together in one that is not offered. `roleByKey`: what was said on other cards. O(rows + programs).
+ */
+export function listOnCard(
+  rows: readonly ProcessRow[],
+  source: 'read' | 'imported',
+  before: readonly CardProgram[],
+  roleByKey: ReadonlyMap<string, ProgramRole> = new Map(),
+): readonly CardProgram[] {
+  const said = new Map([...roleByKey, ...rolesSaid(before)]);
+  const known = new Map(before.map((program) => [programKeyOf(program.name), program]));
+  const uses = groupPrograms(rows, said);
+  const isLarge = (use: ProgramUse, i: number): boolean =>
+    known.has(programKeyOf(use.name)) ||
+    use.role === 'editor' ||
+    (i < mostShown && ((use.busyCores ?? 0) >= leastBusyCores || (use.memoryMib ?? 0) >= leastMib));
+  const large = uses.filter(isLarge);
+  const small = uses.filter((use, i) => !isLarge(use, i));
+  const listed = large.map((use): CardProgram => {
+    const was = known.get(programKeyOf(use.name));
+    const isTold = was !== undefined && was.id !== smallProgramsId;
+    return {
+      id: isTold ? was.id : `program:${programKeyOf(use.name)}`.slice(0, 80),
+      name: use.name,
+      busyCores: use.busyCores,
+      memoryMib: use.memoryMib,
+      canClose: isProtected(use.role) ? 'no' : isTold ? was.canClose : canCloseRole(use.role),
+      role: use.role,
+      source,
+      processCount: use.processCount,
+      rootProcessId: use.rootProcessId,
+      outcome: null,
+    };
+  });
+  const listedKeys = new Set(listed.map(({ name }) => programKeyOf(name)));
+  const typed = before.filter(({ source, name }) => source === 'typed' && !listedKeys.has(programKeyOf(name)));
+  const together =
+    small.length === 0
+      ? []
+      : [
+          createProgram(smallProgramsId, {
+            name: 'small ones together',
+            busyCores: sum(small.map(({ busyCores }) => busyCores)),
+            memoryMib: sum(small.filter(({ role }) => role !== 'system').map(({ memoryMib }) => memoryMib)),
+            canClose: 'no',
+            source,
+            processCount: small.reduce((count, { processCount }) => count + processCount, 0),
+          }),
+        ];
+  return [...listed, ...typed].toSorted((a, b) => weightOf(b) - weightOf(a)).concat(together);
+}
+
+/** The programs of a card as they were seen, to be held against a later list. */
+export const seenOnCard = (programs: readonly CardProgram[]): readonly ProgramUse[] =>
+  programs
+    .filter(({ id }) => id !== smallProgramsId)
+    .map(({ name, role, processCount, busyCores, memoryMib, rootProcessId }) => ({
+      rootProcessId: rootProcessId ?? -1,
+      name,
+      role,
+      processCount: processCount ?? 1,
+      busyCores,
+      memoryMib,
+    }));
