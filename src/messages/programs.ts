@@ -1,5 +1,6 @@
 import { assertNever } from '@/core/assert-never';
-import type { CloseOutcome, ProcessListFailure, ProgramRole } from '@/core/programs';
+import type { CloseOutcome, ProcessListFailure, ProcessSystem, ProgramRole } from '@/core/programs';
+import { formatCount, formatMemory, formatRate } from './format';
 
 /** Why nothing was read from a list of processes. */
 export function describeListFailure(failure: ProcessListFailure): string {
@@ -43,3 +44,83 @@ export const closeOutcomeTexts: Readonly<Record<CloseOutcome, string>> = {
   back: 'came back by itself',
   still: 'still runs',
 };
+
+/** The command that lists what runs on each system, and where it is typed. */
+export const listCommands: Readonly<
+  Record<
+    Exclude<ProcessSystem, 'unknown'>,
+    { readonly label: string; readonly where: string; readonly command: string }
+  >
+> = {
+  windows: {
+    label: 'Windows',
+    where: 'In PowerShell (right-click the Start button, Terminal). It takes six seconds and copies the list.',
+    command:
+      "1..2 | % { $t=[DateTimeOffset]::Now.ToUnixTimeMilliseconds(); Get-Process | Select-Object Id,ProcessName,CPU,WorkingSet64,@{n='At';e={$t}} | ConvertTo-Csv -NoTypeInformation; Start-Sleep 3 } | clip",
+  },
+  macos: {
+    label: 'macOS',
+    where: 'In Terminal (Applications, Utilities). It copies the list.',
+    command: 'ps -axo pid,ppid,pcpu,rss,time,comm | pbcopy',
+  },
+  linux: {
+    label: 'Linux',
+    where: 'In a terminal. It takes fifteen seconds; copy all that it prints.',
+    command: 'for n in 1 2; do date +@%s%3N; ps -eo pid,ppid,rss,cputimes,comm; [ $n = 1 ] && sleep 15; done',
+  },
+};
+
+/** Where what starts with the system is switched off. */
+export const startupPlaces: Readonly<Record<Exclude<ProcessSystem, 'unknown'>, string>> = {
+  windows: 'Windows: Settings, Apps, Startup',
+  macos: 'macOS: System Settings, General, Login Items',
+  linux: 'Linux: the session’s startup settings',
+};
+
+/** Why nothing came from this computer or the practice machine. */
+export type LookFailure =
+  | { readonly code: 'helper-off' }
+  | { readonly code: 'helper-broke'; readonly detail: string }
+  | { readonly code: 'practice-broke'; readonly detail: string };
+
+export function describeLookFailure(failure: LookFailure): string {
+  switch (failure.code) {
+    case 'helper-off':
+      return 'Oil Can was started without its look at this computer. Paste a list instead, or start it again without --no-local.';
+    case 'helper-broke':
+      return `This computer did not say what runs on it (${failure.detail}). Nothing on the card was changed; paste a list instead.`;
+    case 'practice-broke':
+      return `The practice machine did not answer (${failure.detail}). Load the page again.`;
+    default:
+      return assertNever(failure);
+  }
+}
+
+/** "3.1 cores and 1.5 GB". */
+export function describeFreed(freedCores: number, freedMib: number): string {
+  const cores =
+    freedCores < 0.05
+      ? 'next to no core'
+      : `${formatRate(freedCores)} ${freedCores < 1.05 && freedCores > 0.95 ? 'core' : 'cores'}`;
+  return `${cores} and ${formatMemory(Math.round(freedMib))}`;
+}
+
+/** A gain below this many frames a second is nothing to speak of. */
+const leastGainFps = 0.25;
+
+/** What closing one program would bring. */
+export const describeGain = (gainFps: number): string =>
+  gainFps < leastGainFps ? 'nothing' : `about ${formatRate(gainFps)} more`;
+
+/** "over 14 seconds, 2 minutes ago". */
+export const describeCover = (coversSec: number | null, ago: string): string =>
+  coversSec === null
+    ? `${ago}; the list does not say how busy they are`
+    : `over ${formatCount(Math.max(1, Math.round(coversSec)), 'second')}, ${ago}`;
+
+/** The line of the put-back list that names what was paused. */
+export const describeResume = (names: readonly string[]): string => `Resume what was paused: ${names.join(', ')}`;
+
+/** Said wherever a reading is taken while a recorder of the screen ran at the last look. */
+export const describeRecorder = (name: string): string =>
+  `“${name}” records the screen, or did when you looked. Stop it before you measure: a reading taken meanwhile is of a slower machine.`;

@@ -109,6 +109,7 @@ const setup: fc.Arbitrary<Setup> = fc
       heightPx: fc.option(fc.integer({ min: 16, max: 4320 }), { nil: null }),
       frameRateFps: fc.option(fc.constantFrom(24, 25, 30), { nil: null }),
     }),
+    areProgramsSeen: fc.boolean(),
     programs: fc.array(
       fc.record({
         id: fc.uuid(),

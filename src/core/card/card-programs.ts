@@ -8,7 +8,7 @@ import {
   weightOf,
 } from '../programs';
 import type { ProcessRow } from '../programs/types';
-import type { CardProgram } from './types';
+import type { CardProgram, JobCard } from './types';
 
 /** A program that somebody types, with what is known of it. */
 export const createProgram = (id: string, known: Partial<Omit<CardProgram, 'id'>> = {}): CardProgram => ({
@@ -30,6 +30,17 @@ const leastBusyCores = 0.02;
 const leastMib = 60;
 /** As many programs as a person looks through. */
 const mostShown = 80;
+
+/** From so many cores on, or so much memory where nobody knows the cores, a program is worth closing at first sight. */
+const worthCores = 0.1;
+const worthMib = 400;
+
+/** Whether a program is chosen to be closed before anybody looked: only what may be, and takes something. */
+function offerOf({ role, busyCores, memoryMib }: ProgramUse): CardProgram['canClose'] {
+  const isWorth = busyCores === null ? (memoryMib ?? 0) >= worthMib : busyCores >= worthCores;
+  const canClose = canCloseRole(role);
+  return canClose === 'yes' && !isWorth ? 'unknown' : canClose;
+}
 
 /** The id under which the small programs of a list lie together. */
 export const smallProgramsId = 'small-programs';
@@ -69,7 +80,7 @@ export function listOnCard(
       name: use.name,
       busyCores: use.busyCores,
       memoryMib: use.memoryMib,
-      canClose: isProtected(use.role) ? 'no' : isTold ? was.canClose : canCloseRole(use.role),
+      canClose: isProtected(use.role) ? 'no' : isTold ? was.canClose : offerOf(use),
       role: use.role,
       source,
       processCount: use.processCount,
@@ -107,3 +118,26 @@ export const seenOnCard = (programs: readonly CardProgram[]): readonly ProgramUs
       busyCores,
       memoryMib,
     }));
+
+/** The machine's memory by what holds it, in MiB. */
+export interface MemorySplit {
+  readonly system: number;
+  readonly editor: number;
+  readonly others: number;
+  readonly left: number;
+}
+
+/** How memory is split by the list that was seen; null where none told what is free. The system has what is left over. */
+export function splitMemory({ programs, programsSeen, machine }: JobCard): MemorySplit | null {
+  const left = programsSeen?.memoryFreeMib ?? null;
+  if (left === null) return null;
+  const heldBy = (isCounted: (program: CardProgram) => boolean): number =>
+    programs.filter(isCounted).reduce((total, { memoryMib }) => total + (memoryMib ?? 0), 0);
+  const total = Math.max(machine.memoryMib.value, left);
+  // Memory that processes share is counted with each of them: what they seem to hold may be more than there is.
+  const editor = heldBy(({ role }) => role === 'editor');
+  const others = heldBy(({ role }) => role !== 'editor' && role !== 'system' && role !== 'driver-helper');
+  const room = total - left;
+  const ratio = editor + others > room ? room / (editor + others) : 1;
+  return { system: room - ratio * (editor + others), editor: ratio * editor, others: ratio * others, left };
+}

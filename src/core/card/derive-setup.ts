@@ -272,6 +272,7 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
       },
       delivered: { heightPx: card.delivery.heightPx, frameRateFps: card.delivery.frameRateFps },
       programs: card.programs.filter(({ role }) => role !== 'editor').map(toSetupProgram),
+      areProgramsSeen: card.programsSeen !== null,
       targetFps: targetFpsOf(card),
     },
   };

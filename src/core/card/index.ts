@@ -1,4 +1,4 @@
-export { createProgram, rolesSaid, smallProgramsId } from './card-programs';
+export { createProgram, type MemorySplit, rolesSaid, smallProgramsId, splitMemory } from './card-programs';
 export * from './commands';
 export { createCardClip } from './create-card-clip';
 export { createReading } from './create-reading';

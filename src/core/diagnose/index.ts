@@ -8,6 +8,7 @@ export { isChosenPlan, remainingPlan } from './chosen-plan';
 export { type ClipFilter, clipGroups, countTraits, everyClip, filterClipRows } from './clip-filter';
 export { listClipRecords } from './clip-records';
 export { type ClipCost, type ClipRow, findHeaviest, listClipRows } from './clip-rows';
+export { type ClosingForecast, forecastClosing } from './closing';
 export { causesToRead, type Diagnosis, diagnose } from './diagnose';
 export { findStronger, type Stronger, takesLonger } from './find-stronger';
 export { computeFindings, computeWhatIf, type Findings, keptState, rankCardFixes } from './findings';

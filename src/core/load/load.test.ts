@@ -93,6 +93,7 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
     },
     delivered: { heightPx: null, frameRateFps: null },
     programs: [],
+    areProgramsSeen: false,
     targetFps: 25,
     ...change,
   },

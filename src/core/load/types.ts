@@ -170,6 +170,8 @@ export interface Setup {
   readonly delivered: { readonly heightPx: number | null; readonly frameRateFps: number | null };
   /** Programs that run beside the editor. */
   readonly programs: readonly SetupProgram[];
+  /** Whether the programs are from a list of all that runs. */
+  readonly areProgramsSeen: boolean;
   /** The rate to reach, frames a second. */
   readonly targetFps: number;
 }

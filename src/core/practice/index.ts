@@ -1,3 +1,4 @@
 export { listChanges } from './changes-on-card';
 export { measurePractice, type PracticeMeasurement } from './measure-practice';
 export { type PracticeFile, parsePracticeFile } from './practice-file';
+export { readPracticePrograms } from './practice-programs';

@@ -26,7 +26,8 @@ describe('parsePracticeFile', () => {
   it('says which fault it does not know', () => {
     const file = {
       format: 'oil-can-practice',
-      version: 1,
+      version: 2,
+      programs: [],
       cardId: 'x',
       seed: 1,
       faults: [{ id: 'gremlins', severity: 1 }],

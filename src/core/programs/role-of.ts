@@ -35,7 +35,7 @@ export const isProtected = (role: ProgramRole): boolean => protectedRoles.has(ro
 /** Whether it is to be paused, and to be resumed at the end of the day. */
 export const isPaused = (role: ProgramRole): boolean => pausedRoles.has(role);
 
-const escape = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+const escapePattern = (text: string): string => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
 
 const ownRoles: ReadonlyMap<string, ProgramRole> = new Map(
   Object.entries(ownNames).flatMap(([role, names]) =>
@@ -49,7 +49,8 @@ const ownStems: readonly (readonly [string, ProgramRole])[] = Object.entries(own
 const wordRoles = roleWords.map(({ role, part = [], word = [] }) => ({
   role,
   pattern: new RegExp(
-    [...part.map(escape), ...word.map((text) => `(?<![a-z])${escape(text)}(?![a-z])`)].join('|') || '(?!)',
+    [...part.map(escapePattern), ...word.map((text) => `(?<![a-z])${escapePattern(text)}(?![a-z])`)].join('|') ||
+      '(?!)',
   ),
 }));
 

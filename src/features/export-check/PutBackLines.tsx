@@ -1,10 +1,12 @@
 'use client';
 
 import styled from 'styled-components';
-import type { PutBackLine } from '@/core/card';
+import type { JobCard, PutBackLine } from '@/core/card';
 import { findFix } from '@/core/fixes';
+import { isPaused } from '@/core/programs';
 import { fixTitle } from '@/messages/fix-titles';
 import { fixTexts } from '@/messages/fixes';
+import { describeResume } from '@/messages/programs';
 import { CheckField } from '@/ui/CheckField';
 import { colour } from '@/ui/tokens';
 import { useOpenCard } from '../shell/use-open-card';
@@ -18,14 +20,22 @@ const Line = styled.li`
   &[data-done] .what { text-decoration: line-through; color: ${colour.inkSoft}; }
 `;
 
-const textOf = ({ fix }: PutBackLine) => {
+/** What was paused by name, where a list says it. */
+const namePaused = ({ programs }: JobCard): string | null => {
+  const paused = programs.filter(({ canClose, role }) => canClose === 'yes' && isPaused(role)).map(({ name }) => name);
+  return paused.length === 0 ? null : describeResume(paused);
+};
+
+const textOf = ({ fix }: PutBackLine, card: JobCard) => {
   const known = findFix(fix.id);
-  return (known && fixTexts[known.id].putBack) ?? { what: fixTitle(fix.id, fix.level), why: '', seen: '' };
+  const named = fix.id === 'close-programs' ? namePaused(card) : null;
+  const text = (known && fixTexts[known.id].putBack) ?? { what: fixTitle(fix.id, fix.level), why: '', seen: '' };
+  return named === null ? text : { ...text, what: named };
 };
 
 /** Lines of the put-back list: what, why, and how to see that it is done. */
 export function PutBackLines({ lines }: { readonly lines: readonly PutBackLine[] }) {
-  const { run } = useOpenCard();
+  const { card, run } = useOpenCard();
   const tick = ({ key, trial }: PutBackLine, isDone: boolean) =>
     trial
       ? run({ type: 'tickPutBack', input: { trialId: trial.id, isDone } })
@@ -33,7 +43,7 @@ export function PutBackLines({ lines }: { readonly lines: readonly PutBackLine[]
   return (
     <ul>
       {lines.map((line) => {
-        const { what, why, seen } = textOf(line);
+        const { what, why, seen } = textOf(line, card);
         return (
           <Line key={line.key} data-done={line.isDone || undefined}>
             <CheckField isSelected={line.isDone} onChange={(isDone) => tick(line, isDone)}>

@@ -12,11 +12,13 @@ import { scrubFeelTexts } from '@/messages/interview';
 import { describeAdvice, verdictTexts } from '@/messages/loop';
 import { describeCompareFailure } from '@/messages/readings';
 import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
 import { Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { FixSteps } from '../looks/FixSteps';
+import { CleanUpCheck } from '../programs/CleanUpCheck';
 import { TakeReading } from '../readings/TakeReading';
 import { useOpenCard } from '../shell/use-open-card';
 import { useTrialAdvice } from '../shell/use-trial-advice';
@@ -107,6 +109,18 @@ function MeasureAgain({ isAsked }: { readonly isAsked: boolean }) {
   );
 }
 
+/** How the change is made; folded where what is to be done stands above by name. */
+function Steps({ isFolded, ...fix }: Parameters<typeof FixSteps>[0] & { readonly isFolded: boolean }) {
+  if (!isFolded) return <FixSteps {...fix} />;
+  return (
+    <div style={{ marginBottom: 12 }}>
+      <Disclosure label="How it is done">
+        <FixSteps {...fix} />
+      </Disclosure>
+    </div>
+  );
+}
+
 const stageOf = ({ madeAtMs, afterReadingId }: Trial): 1 | 2 | 3 =>
   afterReadingId !== null ? 3 : madeAtMs !== null ? 2 : 1;
 
@@ -142,6 +156,7 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
     run({ type: 'endTrial', input: { id: trial.id, outcome, nowMs: Date.now() } });
   const mark = (madeAtMs: number | null) => run({ type: 'markTrialMade', input: { id: trial.id, madeAtMs } });
   const title = fixTitle(trial.fix.id, trial.fix.level);
+  const isClosing = !isGiveBack && trial.fix.id === 'close-programs' && card.programs.length > 0;
   const giveUp = (
     <Button look="quiet" onPress={() => end('abandoned')}>
       Give up this trial
@@ -162,7 +177,8 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
           </GiveBackList>
         )}
         {!isMade && !isGiveBack && known && <AttachQuestion card={card} fixId={known.id} />}
-        {!isMade && !isGiveBack && known && <FixSteps fixId={known.id} level={trial.fix.level} />}
+        {isClosing && <CleanUpCheck card={card} />}
+        {!isMade && !isGiveBack && known && <Steps fixId={known.id} level={trial.fix.level} isFolded={isClosing} />}
         {isMade ? (
           <Row>
             <Soft>Made.</Soft>

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import styled from 'styled-components';
 import { type CardProgram, createProgram } from '@/core/card';
 import { type KnownState, knownStates, type ProgramPercent, programPercents } from '@/core/machine';
+import { formatCount } from '@/messages/format';
 import { knownStateTexts, programPercentTexts } from '@/messages/machine';
 import { Button } from '@/ui/Button';
 import { Spaced } from '@/ui/layout';
@@ -41,7 +42,10 @@ const nameOf = ({ name }: CardProgram): string => name || 'a program without a n
 /** Programs that run beside the editor, typed from the system's own monitor. */
 export function Programs() {
   const { card, run } = useOpenCard();
-  const { machine, programs } = card;
+  const { machine } = card;
+  // What a list says is not typed over: it is looked at again.
+  const programs = card.programs.filter(({ source }) => source === 'typed');
+  const listedCount = card.programs.length - programs.length;
   const notify = useNotify();
   const [addedId, setAddedId] = useState<string | null>(null);
   const { ref: heading, focusNext } = useFocusNext<HTMLDivElement>();
@@ -53,7 +57,7 @@ export function Programs() {
     if (run({ type: 'addProgram', input: { program } }).ok) setAddedId(program.id);
   };
   const remove = (program: CardProgram) => {
-    const index = programs.indexOf(program);
+    const index = card.programs.indexOf(program);
     if (!run({ type: 'removeProgram', input: { id: program.id } }).ok) return;
     focusNext();
     notify({
@@ -75,9 +79,11 @@ export function Programs() {
     >
       <div ref={heading} tabIndex={-1}>
         <Lead>
-          {programs.length === 0
-            ? 'None named yet. Open the system’s monitor while the preview plays, and add what keeps the processor busy besides the editor.'
-            : 'While the preview plays, from the system’s own monitor. Leave empty what you have not looked up; “may close” means that nothing is lost by it.'}
+          {programs.length === 0 && listedCount > 0
+            ? `${formatCount(listedCount, 'program')} from the list of what runs; none typed.`
+            : programs.length === 0
+              ? 'None named yet. Open the system’s monitor while the preview plays, and add what keeps the processor busy besides the editor.'
+              : 'While the preview plays, from the system’s own monitor. Leave empty what you have not looked up; “may close” means that nothing is lost by it.'}
         </Lead>
       </div>
       {programs.length > 0 && (

@@ -17,6 +17,7 @@ import { colour } from '@/ui/tokens';
 import { PracticeReading } from '../readings/PracticeReading';
 import { ReadingForm } from '../readings/ReadingForm';
 import { ReadingHistory } from '../readings/ReadingHistory';
+import { RecorderNote } from '../readings/RecorderNote';
 import { useHeadingFocus } from '../shell/use-heading-focus';
 import { useOpenCard } from '../shell/use-open-card';
 import { MeterResultSheet } from './MeterResultSheet';
@@ -136,6 +137,7 @@ export function LagMeter() {
           Lag meter
         </h1>
         <p>Counts the new pictures that your preview really shows, and tells whether a change helped.</p>
+        <RecorderNote />
         <SegmentedField label="Take a reading" options={ways} value={way} onChange={setWay} />
         {hasPracticeMachine(card.id) && (
           <Row style={{ marginTop: 12 }}>

@@ -7,6 +7,7 @@ import { Row, Soft } from '@/ui/layout';
 import { useOpenCard } from '../shell/use-open-card';
 import { PracticeReading } from './PracticeReading';
 import { ReadingForm } from './ReadingForm';
+import { RecorderNote } from './RecorderNote';
 
 /** The ways to a reading, where one is wanted: measured by the lag meter, by the practice machine's, or typed. */
 export function TakeReading({ buttonLabel }: { readonly buttonLabel: string }) {
@@ -15,6 +16,7 @@ export function TakeReading({ buttonLabel }: { readonly buttonLabel: string }) {
   const form = <ReadingForm buttonLabel={buttonLabel} />;
   return (
     <>
+      <RecorderNote />
       <Row style={{ marginBottom: 14 }}>
         <PracticeReading look="primary" />
         <LinkButton href={`/card/${encodeURIComponent(card.id)}/meter`}>Measure it with the lag meter</LinkButton>

@@ -18,14 +18,14 @@ const fileOf = ({ name, path, command }: Systeminformation.ProcessesProcessData)
 };
 
 /** What Oil Can itself takes is shown, and is not to be closed: the page would be gone. */
-const describe = (process: Systeminformation.ProcessesProcessData): Pick<ProcessRow, 'name' | 'role'> =>
+const nameAndRoleOf = (process: Systeminformation.ProcessesProcessData): Pick<ProcessRow, 'name' | 'role'> =>
   process.pid === ownId ? { name: 'Oil Can’s own server', role: 'system' } : describeFile(fileOf(process));
 
 /** A row of what may be told; the rest, such as what a program was started with and by whom, ends here. */
 const toRow = (process: Systeminformation.ProcessesProcessData, coresOfPercent: number): ProcessRow => ({
   processId: process.pid,
   parentId: process.parentPid,
-  ...describe(process),
+  ...nameAndRoleOf(process),
   busyCores: Math.max(0, process.cpu * coresOfPercent),
   memoryMib: Math.max(0, process.memRss / 1024),
 });

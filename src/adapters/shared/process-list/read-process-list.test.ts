@@ -70,10 +70,10 @@ describe('readProcessList on lists of 600 processes', () => {
     });
 
   it('tells core use where the list does: by shares, or by what was added between two lists', () => {
-    const useOf = (list: ReadList) => byName(groupPrograms(list.rows), 'Loft Sync')?.busyCores;
-    expect(useOf(read(writePsMac(makeProcesses('macos'))))).toBeCloseTo(0.9, 1);
-    expect(useOf(read(writePsMac(makeProcesses('macos'), ',')))).toBeCloseTo(0.9, 1);
-    expect(useOf(read(writePsLinux(makeProcesses('linux'), 1000)))).toBeCloseTo(0.9, 2);
+    const coresTaken = (list: ReadList) => byName(groupPrograms(list.rows), 'Loft Sync')?.busyCores;
+    expect(coresTaken(read(writePsMac(makeProcesses('macos'))))).toBeCloseTo(0.9, 1);
+    expect(coresTaken(read(writePsMac(makeProcesses('macos'), ',')))).toBeCloseTo(0.9, 1);
+    expect(coresTaken(read(writePsLinux(makeProcesses('linux'), 1000)))).toBeCloseTo(0.9, 2);
     for (const [separator, decimal] of [
       [',', '.'],
       [';', ','],
@@ -81,10 +81,10 @@ describe('readProcessList on lists of 600 processes', () => {
       ['\t', ','],
     ] as const) {
       const list = read(writeGetProcessCsv(makeProcesses('windows'), { overSec: 5, separator, decimal }));
-      expect([list.coversSec, useOf(list)]).toEqual([5, expect.closeTo(0.9, 2)]);
+      expect([list.coversSec, coresTaken(list)]).toEqual([5, expect.closeTo(0.9, 2)]);
     }
     // The task list only adds the processor's time up since each program was started.
-    expect(useOf(read(writeTasklist(makeProcesses('windows'), english)))).toBeNull();
+    expect(coresTaken(read(writeTasklist(makeProcesses('windows'), english)))).toBeNull();
   });
 
   it('reads other languages, UTF-16 with and without a mark, and code pages', () => {

@@ -63,7 +63,7 @@ function tellSystem(processes: readonly ListedProcess[]): ProcessSystem {
 }
 
 /** Core use by the processor's time that was added between two lists of one text. */
-function useBetween(
+function withUseBetween(
   earlier: readonly ListedProcess[],
   later: readonly ListedProcess[],
   overSec: number,
@@ -103,7 +103,7 @@ function settle(processes: readonly ListedProcess[]): {
   const overSec = fromMs !== null && toMs !== null ? (toMs - fromMs) / 1000 : null;
   if (!earlier || overSec === null || overSec <= 0.5 || overSec > mostGapSec)
     return { processes: later, coversSec: null };
-  return { processes: useBetween(earlier, later, overSec), coversSec: overSec };
+  return { processes: withUseBetween(earlier, later, overSec), coversSec: overSec };
 }
 
 /**

@@ -1,11 +1,15 @@
 import type { ReactNode } from 'react';
+import { helperAddressVariable, readHelperPort } from '@/adapters/node/local/guard';
 import { FootageReading } from '@/features/footage/FootageReading';
 import { CardFrame } from '@/features/shell/CardFrame';
+import { HelperProvider } from '@/features/shell/helper-context';
 
 export default function CardLayout({ children }: { readonly children: ReactNode }) {
   return (
-    <CardFrame>
-      <FootageReading>{children}</FootageReading>
-    </CardFrame>
+    <HelperProvider isOn={readHelperPort(process.env[helperAddressVariable]) !== null}>
+      <CardFrame>
+        <FootageReading>{children}</FootageReading>
+      </CardFrame>
+    </HelperProvider>
   );
 }

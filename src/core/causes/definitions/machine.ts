@@ -22,7 +22,8 @@ export const isInTheWay = ({ canClose, busyCores, memoryMib }: SetupProgram): bo
 export const programsBusy = {
   kind: 'configuration',
   id: 'programs-busy',
-  faults: [troubleFault('programs', () => 0.07)],
+  // Where a list of all that runs was looked at, little runs that is not on it.
+  faults: [troubleFault('programs', (setup) => (setup.areProgramsSeen ? 0.015 : 0.07))],
   isPresent: (state) => hasTrouble(state, 'programs') || state.setup.programs.some(isInTheWay),
   repair: (state) =>
     withoutTroubles(

@@ -1,0 +1,5 @@
+import { ProgramsTool } from '@/features/programs/ProgramsTool';
+
+export default function ProgramsPage() {
+  return <ProgramsTool />;
+}

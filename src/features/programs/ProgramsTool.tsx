@@ -1,0 +1,186 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useMemo, useState } from 'react';
+import styled from 'styled-components';
+import type { ReadList } from '@/adapters/shared/process-list/types';
+import { findReading, fixesInForce, openTrial, readingInForce, smallProgramsId } from '@/core/card';
+import { forecastClosing } from '@/core/diagnose';
+import { isProtected, type ProcessRow, type ProgramRole } from '@/core/programs';
+import { formatAgo, formatCount, formatFpsRange } from '@/messages/format';
+import { describeCover, describeFreed, describeLookFailure } from '@/messages/programs';
+import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
+import { LinkButton } from '@/ui/LinkButton';
+import { Row, Soft, Spaced } from '@/ui/layout';
+import { Note } from '@/ui/Note';
+import { Sheet } from '@/ui/Sheet';
+import { colour } from '@/ui/tokens';
+import { useBeginTrial } from '../fixes/use-begin-trial';
+import { Programs } from '../machine/Programs';
+import { useDiagnosis } from '../shell/diagnosis-context';
+import { useNotify } from '../shell/notices';
+import { ToolPage } from '../shell/ToolPage';
+import { useNowMs } from '../shell/use-now';
+import { useOpenCard } from '../shell/use-open-card';
+import { CleanUpResult } from './CleanUpCheck';
+import { EditorQuestion } from './EditorQuestion';
+import { ListPaste } from './ListPaste';
+import { MemorySplit } from './MemorySplit';
+import { ProgramTable } from './ProgramTable';
+import { useLook } from './use-look';
+import { useProgramRoles } from './use-program-roles';
+
+const Chosen = styled.div`
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto;
+  gap: 8px 18px;
+  align-items: center;
+  margin-top: 12px;
+  padding-top: 12px;
+  border-top: 1px dashed ${colour.line};
+  p b { font-weight: 700; }
+  @media (max-width: 720px) { grid-template-columns: 1fr; }
+`;
+
+/** What runs beside the editor: seen, understood, chosen from, and held against a second look. */
+export function ProgramsTool() {
+  const { card, run } = useOpenCard();
+  const { diagnosis } = useDiagnosis();
+  const { at, isLooking, failure, look } = useLook();
+  const roles = useProgramRoles();
+  const notify = useNotify();
+  const nowMs = useNowMs();
+  const router = useRouter();
+  const beginTrial = useBeginTrial();
+  const [isPasting, setPasting] = useState(false);
+  const { programs, programsSeen, machine } = card;
+  const chosen = programs.filter(
+    ({ canClose, id, role }) => canClose === 'yes' && id !== smallProgramsId && role !== 'editor',
+  );
+  const chosenIds = chosen.map(({ id }) => id);
+  const forecast = useMemo(
+    () => forecastClosing(card, diagnosis?.sketch ?? null, chosenIds),
+    [card, diagnosis, chosenIds],
+  );
+  const take = (rows: readonly ProcessRow[], seen: Omit<NonNullable<typeof programsSeen>, 'takenAtMs'>) => {
+    const before = { programs, programsSeen, programsCheck: card.programsCheck };
+    const taken = run({
+      type: 'takePrograms',
+      input: { rows, seen: { ...seen, takenAtMs: Date.now() }, roles: roles() },
+    });
+    if (!taken.ok) return;
+    setPasting(false);
+    notify({
+      kind: 'info',
+      text: `Took ${formatCount(rows.length, 'process', 'processes')} as ${formatCount(taken.value.programs.length, 'program')}.`,
+      action: { label: 'Undo', run: () => run({ type: 'restorePrograms', input: before }) },
+    });
+  };
+  const lookNow = async () => {
+    const now = await look();
+    if (now) take(now.rows, { source: 'read', coversSec: now.coversSec, memoryFreeMib: Math.round(now.memoryFreeMib) });
+  };
+  const takeList = (list: ReadList) =>
+    take(list.rows, { source: 'imported', coversSec: list.coversSec, memoryFreeMib: null });
+  const choose = (id: string, isChosen: boolean) =>
+    run({ type: 'updateProgram', input: { id, patch: { canClose: isChosen ? 'yes' : 'no' } } });
+  const setRole = (id: string, role: ProgramRole) =>
+    run({ type: 'updateProgram', input: { id, patch: { role, canClose: isProtected(role) ? 'no' : 'unknown' } } });
+  const trial = openTrial(card);
+  const isClosed = fixesInForce(card).some(({ id }) => id === 'close-programs');
+  const begin = () => {
+    if (beginTrial({ id: 'close-programs', level: 'all' })) router.push(`/card/${encodeURIComponent(card.id)}/fixes`);
+  };
+  const hasReading = readingInForce(card) !== null && findReading(card, readingInForce(card)?.id ?? '') !== null;
+  const freedCores = chosen.reduce((sum, { busyCores }) => sum + (busyCores ?? 0), 0);
+  const freedMib = chosen.reduce((sum, { memoryMib }) => sum + (memoryMib ?? 0), 0);
+  const listed = programs.filter(({ role }) => role !== 'editor');
+  const lookWords = at === 'practice' ? 'Look at the practice machine' : 'Look at this computer';
+  return (
+    <ToolPage
+      title="Programs"
+      lead="What else takes the machine while you edit; close or pause it, and see what that brings."
+    >
+      <Sheet
+        title={programsSeen ? 'What was seen' : 'See what runs'}
+        aside={
+          programsSeen && nowMs !== null
+            ? describeCover(programsSeen.coversSec, formatAgo(programsSeen.takenAtMs, nowMs))
+            : 'with the editor open, and nothing playing'
+        }
+      >
+        <Row>
+          {at && (
+            <Button look={programsSeen ? 'plain' : 'primary'} onPress={lookNow} isDisabled={isLooking}>
+              {isLooking ? 'Looking…' : programsSeen ? 'Look again from the start' : lookWords}
+            </Button>
+          )}
+          <Button look={at || programsSeen ? 'quiet' : 'primary'} onPress={() => setPasting(!isPasting)}>
+            {isPasting ? 'No list' : at ? 'The computer that lags is another one' : 'Paste a list'}
+          </Button>
+        </Row>
+        {failure && (
+          <Spaced>
+            <Note kind="alarm">{describeLookFailure(failure)}</Note>
+          </Spaced>
+        )}
+        {isPasting && (
+          <Spaced>
+            <ListPaste onList={takeList} />
+          </Spaced>
+        )}
+      </Sheet>
+      {programsSeen && <EditorQuestion />}
+      {listed.length > 0 && (
+        <Sheet
+          title="What runs beside the editor"
+          aside={
+            isClosed ? 'the chosen ones are closed' : `${chosen.length} of ${listed.length} chosen to close or pause`
+          }
+        >
+          <MemorySplit card={card} />
+          {card.programsCheck && (
+            <Spaced>
+              <CleanUpResult card={card} />
+            </Spaced>
+          )}
+          <Spaced>
+            <ProgramTable
+              programs={listed}
+              gainById={forecast.gainById}
+              percentOf={machine.programPercent.value}
+              coreCount={machine.coreCount.value}
+              onChoose={choose}
+              onRole={setRole}
+            />
+          </Spaced>
+          <Chosen role="status">
+            <p>
+              {chosen.length === 0 ? (
+                <Soft>Tick what you can do without while you edit.</Soft>
+              ) : (
+                <>
+                  <b>{describeFreed(freedCores, freedMib)}</b> would come free: {formatFpsRange(forecast.before)} →{' '}
+                  <b>{formatFpsRange(forecast.after)}</b> a second.
+                </>
+              )}
+            </p>
+            {trial || isClosed ? (
+              <LinkButton href={`/card/${encodeURIComponent(card.id)}/fixes`}>To the fixes</LinkButton>
+            ) : hasReading ? (
+              <Button look={chosen.length > 0 ? 'primary' : 'plain'} isDisabled={chosen.length === 0} onPress={begin}>
+                Close them and measure
+              </Button>
+            ) : (
+              <LinkButton href={`/card/${encodeURIComponent(card.id)}/meter`}>Take a first reading</LinkButton>
+            )}
+          </Chosen>
+        </Sheet>
+      )}
+      <Disclosure label="Add or change programs by hand">
+        <Programs />
+      </Disclosure>
+    </ToolPage>
+  );
+}
