@@ -28,6 +28,7 @@ const itemNames = {
   'decode-test': 'test-play',
   answer: 'answer',
   'working-set': 'working set',
+  drive: 'drive',
 } as const;
 
 /** Why a change was not made. */

@@ -1,21 +1,26 @@
+import type { CardDrive, PlaceId } from '@/core/card';
+import type { MachineTier, UpgradeId } from '@/core/diagnose';
 import {
+  type AskedPictureId,
   type DriveKind,
   type FactSource,
   type GraphicsKind,
+  isDriveSlow,
   type KnownState,
   type PowerMode,
   type ProgramPercent,
   percentOfCores,
   type SpeedClass,
 } from '@/core/machine';
-import { formatCount, formatRate } from './format';
+import type { MachineProgress, MachineTestFailure } from '@/core/machine-test';
+import { formatCount, formatMemory, formatRate } from './format';
 
 /** Where a fact comes from, as a small label. */
 export const factSourceTexts: Readonly<Record<FactSource, { readonly label: string; readonly what: string }>> = {
   measured: { label: 'measured', what: 'Measured on this computer.' },
   read: {
-    label: 'from this browser',
-    what: 'Stated by this browser for this computer. Change it if it is another one that lags.',
+    label: 'read here',
+    what: 'Stated by this computer or this browser. Change it if it is another one that lags.',
   },
   imported: { label: 'imported', what: 'Taken from a file that you imported.' },
   typed: { label: 'typed', what: 'You typed it.' },
@@ -86,4 +91,70 @@ export const knownStateTexts: Readonly<Record<KnownState, string>> = {
   yes: 'Yes',
   no: 'No',
   unknown: 'Don’t know',
+};
+
+/** What is measured right now. */
+export const machinePhaseTexts: Readonly<Record<MachineProgress['phase'], string>> = {
+  loading: 'Fetching the sample clip',
+  kernel: 'One core by itself',
+  together: 'All cores decoding',
+  alone: 'One decoder alone',
+  hardware: 'Decoding on the graphics',
+  drawing: 'Drawing on the graphics',
+};
+
+/** Why nothing was measured. */
+export const describeMachineTestFailure = (failure: MachineTestFailure): string =>
+  failure.code === 'machine-test-stopped'
+    ? 'Stopped before the end; nothing was kept of it.'
+    : `It could not be measured here (${failure.detail}). The class below counts instead; a test-play of a clip measures too.`;
+
+/** What may lie on a drive. */
+export const placeTexts: Readonly<Record<PlaceId, string>> = {
+  system: 'the system',
+  editor: 'the editor',
+  'project-file': 'the project file',
+  footage: 'the footage',
+  recordings: 'recordings and temporary files',
+  cache: 'the cache',
+  proxies: 'proxies',
+  exports: 'exports',
+};
+
+export const upgradeTexts: Readonly<Record<UpgradeId, string>> = {
+  drive: 'A solid-state drive for footage and cache',
+  memory: 'Twice the memory',
+  graphics: 'Separate graphics of today',
+  processor: 'A quick processor of today',
+};
+
+/** "6 cores of usual speed, 16 GB, shared graphics". */
+export const describeTier = ({ coreCount, coreSpeedRatio, memoryMib, graphics }: MachineTier): string =>
+  `${formatCount(coreCount, 'core')}, ${describeSpeed(coreSpeedRatio)}; ${formatMemory(memoryMib)}; ${graphics} graphics`;
+
+const describeSpeed = (ratio: number): string =>
+  ratio >= 2 ? 'the quickest of today' : ratio >= 1.5 ? 'quick' : ratio >= 1.1 ? 'of usual speed' : 'of modest speed';
+
+/** What lies together on one drive and gets into each other's way; null where nothing does. */
+export function describeDriveTrouble(drives: readonly CardDrive[]): string | null {
+  const together = drives.find(({ holds }) => holds.includes('cache') && holds.includes('system'));
+  if (together)
+    return `The cache lies on the system’s own drive (${together.label}): both wait for each other when it fills.`;
+  const mixed = drives.find(
+    ({ holds, kind }) => holds.includes('cache') && holds.includes('footage') && kind !== null && isDriveSlow(kind),
+  );
+  return mixed
+    ? `Footage and cache lie on one slow drive (${mixed.label}): it reads for one while the other waits.`
+    : null;
+}
+
+/** Kinds of pictures that a browser is asked about, as the trade writes them. */
+export const askedPictureTexts: Readonly<Record<AskedPictureId, string>> = {
+  h264: 'H.264, 8 bit',
+  'h264-10bit': 'H.264, 10 bit',
+  hevc: 'HEVC, 8 bit',
+  'hevc-10bit': 'HEVC, 10 bit',
+  vp9: 'VP9, 8 bit',
+  'vp9-10bit': 'VP9, 10 bit',
+  av1: 'AV1',
 };

@@ -41,7 +41,7 @@ test('takes a person from a new card to ready to export, and keeps it all', asyn
   await type(page, 'Delivered height', '1080');
   await goOn(page, 'machine');
 
-  await expect(page.getByText('from this browser').first()).toBeVisible();
+  await expect(page.getByText('read here').first()).toBeVisible();
   await type(page, 'Processor cores', '4');
   await type(page, 'Memory', '8');
   await pick(page, 'Processor speed', /Slow/);

@@ -6,14 +6,24 @@ interface BatteryManager {
 
 /** Drawing in software, by the names under which browsers report it: then there are no graphics that they can use. */
 const softwareDrawing = /swiftshader|llvmpipe|software|basic render/i;
+
 /** The name of the graphics as WebGL states it, or null where it does not. */
+function graphicsNameOf(context: WebGLRenderingContext | WebGL2RenderingContext): string | null {
+  const info = context.getExtension('WEBGL_debug_renderer_info');
+  const name: unknown = info ? context.getParameter(info.UNMASKED_RENDERER_WEBGL) : null;
+  return typeof name === 'string' ? name : null;
+}
+
+/** Whether a browser draws by the processor, by the name that it gives its graphics. */
+export const isDrawnInSoftware = (context: WebGL2RenderingContext): boolean =>
+  softwareDrawing.test(graphicsNameOf(context) ?? '');
+
 function readGraphicsName(): string | null {
   const context = document.createElement('canvas').getContext('webgl');
   if (!context) return null;
-  const info = context.getExtension('WEBGL_debug_renderer_info');
-  const name: unknown = info ? context.getParameter(info.UNMASKED_RENDERER_WEBGL) : null;
+  const name = graphicsNameOf(context);
   context.getExtension('WEBGL_lose_context')?.loseContext();
-  return typeof name === 'string' ? name : null;
+  return name;
 }
 
 /** The system's name as the browser states it; empty where it does not. */

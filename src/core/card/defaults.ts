@@ -41,6 +41,14 @@ export const openExportCheck: ExportCheckState = { pointsAtCopies: 'unknown', ti
 /** What is known of a machine, as a card holds it: each card has its own copy. */
 export type KnownMachine = Pick<JobCard, 'machine' | 'machineProfile' | 'drives' | 'machineTest'>;
 
+/** What a card knows of its machine, for another card of the same machine. */
+export const knownMachineOf = ({ machine, machineProfile, drives, machineTest }: JobCard): KnownMachine => ({
+  machine,
+  machineProfile,
+  drives,
+  machineTest,
+});
+
 /** An empty card. Everything about the machine is assumed (a four-core laptop with shared graphics) until told. */
 export function createJobCard(input: {
   readonly id: string;

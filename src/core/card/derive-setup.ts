@@ -156,6 +156,7 @@ function toSetupMachine(card: JobCard, tests: JobCard['decodeTests']): Setup['ma
   // Clips of the person's own tell more of decoding than what is decoded to measure a machine.
   const coreSpeedRatio = measured.coreSpeedRatio ?? card.machineTest?.coreSpeedRatio ?? null;
   const isSpeedMeasured = coreSpeedRatio !== null;
+  const hardwareMegapixelPerSec = measured.hardwareMegapixelPerSec ?? card.machineTest?.hardwareMegapixelPerSec ?? null;
   return {
     coreCount: machine.coreCount.value,
     coreSpeedRatio: coreSpeedRatio ?? coreSpeedRatioOf(machine.speedClass.value),
@@ -166,8 +167,8 @@ function toSetupMachine(card: JobCard, tests: JobCard['decodeTests']): Setup['ma
     graphicsRatio: card.machineTest?.graphicsRatio ?? graphics.graphicsRatio,
     areGraphicsStated: machine.graphics.source !== 'assumed',
     graphicsYear: machine.graphicsYear.value,
-    decodeMegapixelPerSec: measured.hardwareMegapixelPerSec ?? graphics.decodeMegapixelPerSec,
-    isHardwareMeasured: measured.hardwareMegapixelPerSec !== null,
+    decodeMegapixelPerSec: hardwareMegapixelPerSec ?? graphics.decodeMegapixelPerSec,
+    isHardwareMeasured: hardwareMegapixelPerSec !== null,
     seenDecodeMegapixelPerSec: measureDecoding(card.decodeTests, machine.coreCount.value).hardwareMegapixelPerSec,
     graphicsMemoryMib: machine.graphicsMemoryMib.value,
     hasSecondGraphics: machine.hasSecondGraphics.value,

@@ -2,7 +2,7 @@ export { createProgram, type MemorySplit, rolesSaid, smallProgramsId, splitMemor
 export * from './commands';
 export { createCardClip } from './create-card-clip';
 export { createReading } from './create-reading';
-export { createJobCard, type KnownMachine, unknownEditor, unknownProfile } from './defaults';
+export { createJobCard, type KnownMachine, knownMachineOf, unknownEditor, unknownProfile } from './defaults';
 export { deriveBaseState, playsByOf, targetFpsOf } from './derive-setup';
 export * from './fixes-in-force';
 export { type FootageShape, mainShape } from './follow-footage';
@@ -20,6 +20,7 @@ export {
   lagMoments,
   lateFramePolicies,
   mostIntervals,
+  placeIds,
   playFeels,
   playWays,
   proxyStates,

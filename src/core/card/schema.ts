@@ -166,6 +166,9 @@ const machineTest = object({
   coreSpeedRatio: nullable(between(0.01, 100)),
   decodeThreadCount: nullable(between(1, 256)),
   graphicsRatio: nullable(between(0.01, 1000)),
+  hardwareMegapixelPerSec: nullable(between(0.1, 1e6)),
+  /** A single-threaded piece of work against the same on the reference core: what decoding is checked by. */
+  kernelRatio: between(0.001, 1000),
   /** Half the range of the repeated runs, as a share of their middle. */
   spreadRatio: between(0, 10),
   /** The last run's speed as a share of the first one's. */

@@ -5,6 +5,7 @@ import type { EffectKind } from '../load/effect-costs';
 import type { DriveKind, GraphicsKind, PowerMode, SpeedClass } from '../machine/catalogue';
 import type { Fact, KnownState } from '../machine/facts';
 import type { ProgramPercent } from '../machine/program-percent';
+import type { MachineTest } from '../machine-test/types';
 import type { Confidence, ConfidenceReason, Pace } from '../meter/types';
 import type { Rational } from '../numbers/rational';
 import type { CloseOutcome } from '../programs/clean-up';
@@ -125,16 +126,6 @@ export interface CardDrive {
   readonly sizeGb: number | null;
   readonly freeGb: number | null;
   readonly holds: readonly PlaceId[];
-}
-
-/** What was measured of the machine by running something on it. */
-export interface MachineTest {
-  readonly takenAtMs: number;
-  readonly coreSpeedRatio: number | null;
-  readonly decodeThreadCount: number | null;
-  readonly graphicsRatio: number | null;
-  readonly spreadRatio: number;
-  readonly endedAtRatio: number;
 }
 
 /** What a browser says of decoding a clip in hardware. Accepting is a preference, not a proof. */

@@ -1,4 +1,5 @@
 export * from './catalogue';
+export * from './decode-table';
 export * from './facts';
 export * from './program-percent';
 export * from './read-machine';

@@ -1,10 +1,11 @@
 import { fixesInForce, type JobCard, openTrial } from '../card';
 import { createRandom } from '../numbers/random';
-import { type ProcessRow, programKeyOf, roleOf, type SampledPrograms } from '../programs';
+import { averageSamples, type ProcessRow, programKeyOf, roleOf, type SampledPrograms } from '../programs';
 import type { PracticeFile, PracticeProgram } from './practice-file';
 
 /** The seconds that a look at a practice machine covers. */
 const coversSec = 14;
+const sampleCount = 7;
 /** Of memory, what the system keeps for itself beside its processes. */
 const systemShare = 0.06;
 
@@ -50,13 +51,15 @@ export function readPracticePrograms(
   });
   const memoryMib = card.machine.memoryMib.value;
   const takenMib = rows.reduce((sum, row) => sum + (row.memoryMib ?? 0), systemShare * memoryMib);
-  return {
-    system: 'windows',
-    coversSec,
+  // The half minute before, in which everything ran a little more or a little less.
+  const samples = Array.from({ length: sampleCount }, (_, i) => ({
+    atMs: (i * 1000 * coversSec) / sampleCount,
+    coversSec: coversSec / sampleCount,
+    system: 'windows' as const,
     coreCount: card.machine.coreCount.value,
     memoryMib,
     memoryFreeMib: Math.max(0.02 * memoryMib, memoryMib - takenMib),
-    ownBusyCores: 0,
-    rows,
-  };
+    rows: rows.map((row) => ({ ...row, busyCores: (row.busyCores ?? 0) * random.factor(0.2) })),
+  }));
+  return { ...averageSamples(samples), ownBusyCores: 0 };
 }

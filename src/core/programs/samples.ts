@@ -1,3 +1,4 @@
+import { groupPrograms } from './group-programs';
 import type { ProcessRow, ProcessSystem } from './types';
 
 /** All processes at one time, with the core use of the seconds before. */
@@ -11,6 +12,22 @@ export interface ProcessSample {
   readonly rows: readonly ProcessRow[];
 }
 
+/** One moment of the last half minute. */
+export interface LoadMoment {
+  readonly secondsAgo: number;
+  /** Cores that all processes kept busy. */
+  readonly busyCores: number;
+  readonly memoryFreeMib: number;
+  /** Cores of the programs in `LoadCourse.names`, in that order. */
+  readonly busyCoresByName: readonly number[];
+}
+
+/** How busy the machine was, oldest first, with the programs that took most over all of it. */
+export interface LoadCourse {
+  readonly names: readonly string[];
+  readonly moments: readonly LoadMoment[];
+}
+
 /** What ran over some seconds. */
 export interface SampledPrograms {
   readonly system: ProcessSystem;
@@ -21,6 +38,7 @@ export interface SampledPrograms {
   /** Cores that looking itself takes. */
   readonly ownBusyCores: number;
   readonly rows: readonly ProcessRow[];
+  readonly course: LoadCourse;
 }
 
 /**
@@ -43,5 +61,34 @@ export function averageSamples(samples: readonly ProcessSample[]): Omit<SampledP
     memoryMib,
     memoryFreeMib,
     rows: newest.rows.map((row) => ({ ...row, busyCores: (coreSecondsById.get(row.processId) ?? 0) / coversSec })),
+    course: courseOf(samples, newest.atMs),
+  };
+}
+
+/** Programs whose course is told one by one; the others are what is left of all. */
+const namedCount = 5;
+
+function courseOf(samples: readonly ProcessSample[], nowMs: number): LoadCourse {
+  const grouped = samples.map(
+    ({ rows }) => new Map(groupPrograms(rows).map(({ name, busyCores }) => [name, busyCores ?? 0])),
+  );
+  const totals = new Map<string, number>();
+  for (const programs of grouped)
+    for (const [name, busyCores] of programs) totals.set(name, (totals.get(name) ?? 0) + busyCores);
+  const names = [...totals]
+    .toSorted((a, b) => b[1] - a[1] || a[0].localeCompare(b[0], 'en'))
+    .slice(0, namedCount)
+    .map(([name]) => name);
+  return {
+    names,
+    moments: samples.map(({ atMs, memoryFreeMib }, i) => {
+      const programs = grouped[i] ?? new Map<string, number>();
+      return {
+        secondsAgo: (nowMs - atMs) / 1000,
+        busyCores: [...programs.values()].reduce((sum, busyCores) => sum + busyCores, 0),
+        memoryFreeMib,
+        busyCoresByName: names.map((name) => programs.get(name) ?? 0),
+      };
+    }),
   };
 }

@@ -4,7 +4,7 @@ import { FilePlus2, FolderInput } from 'lucide-react';
 import { useRouter } from 'next/navigation';
 import { lazy, Suspense, useEffect, useRef } from 'react';
 import styled from 'styled-components';
-import { createJobCard } from '@/core/card';
+import { createJobCard, knownMachineOf } from '@/core/card';
 import { Button } from '@/ui/Button';
 import { colour } from '@/ui/tokens';
 import { useFocusNext } from '@/ui/use-focus-next';
@@ -76,8 +76,9 @@ export function JobCards() {
       id: crypto.randomUUID(),
       title: 'New project',
       nowMs: Date.now(),
-      // Most people have one editor: what is known of it goes on to the next card.
+      // Most people have one editor and one machine: what is known of them goes on to the next card.
       editorProfile: newest?.editorProfile,
+      machine: newest && knownMachineOf(newest),
     });
     store?.add(card);
     router.push(`/card/${card.id}/first-things`);

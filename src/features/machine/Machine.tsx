@@ -12,6 +12,7 @@ import {
   powerModes,
   speedClasses,
 } from '@/core/machine';
+import { hasPracticeMachine } from '@/demo/practice-cards';
 import {
   driveTexts,
   graphicsTexts,
@@ -29,8 +30,13 @@ import { FactField } from '../fields/FactField';
 import { NumberField } from '../fields/NumberField';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
+import { DecodeTable } from './DecodeTable';
+import { Drives } from './Drives';
+import { KnownMachines } from './KnownMachines';
 import { MeasuredDecoding } from './MeasuredDecoding';
+import { Needs } from './Needs';
 import { Programs } from './Programs';
+import { ThisComputer } from './ThisComputer';
 
 const typed = <T,>(value: T): Fact<T> => ({ value, source: 'typed' });
 const states = knownStates.map((value) => ({ value, label: knownStateTexts[value] }));
@@ -68,7 +74,9 @@ export function Machine() {
 
   return (
     <StepPage stepId="machine">
-      <Sheet title="The computer that lags" aside="Each fact says where it comes from.">
+      {!hasPracticeMachine(card.id) && <ThisComputer card={card} />}
+      <Sheet title="What it is" aside="Each fact says where it comes from.">
+        <KnownMachines card={card} />
         <FieldGrid $leastPx={230}>
           {fact('coreCount', (label) => (
             <NumberField
@@ -120,14 +128,6 @@ export function Machine() {
               onChange={(value) => value !== null && set({ graphicsYear: typed(value) })}
             />
           ))}
-          {fact('footageDrive', (label) => (
-            <SelectField
-              label={label}
-              value={machine.footageDrive.value}
-              options={drives}
-              onChange={(value) => set({ footageDrive: typed(value) })}
-            />
-          ))}
           {fact('powerMode', (label) => (
             <SegmentedField
               label={label}
@@ -144,6 +144,73 @@ export function Machine() {
               onChange={(value) => set({ isPluggedIn: typed(value) })}
             />
           ))}
+        </FieldGrid>
+        <Spaced>
+          <Disclosure label="Graphics memory, heat, a second set of graphics">
+            <FieldGrid $leastPx={230}>
+              {machine.graphics.value !== 'none' &&
+                fact('graphicsMemoryMib', (label) => (
+                  <NumberField
+                    label={label}
+                    unit="GB"
+                    minValue={0}
+                    maxValue={4096}
+                    fractionDigits={1}
+                    canBeEmpty={false}
+                    value={machine.graphicsMemoryMib.value / 1024}
+                    onChange={(value) => value !== null && set({ graphicsMemoryMib: typed(Math.round(value * 1024)) })}
+                  />
+                ))}
+              {machine.graphics.value === 'separate' &&
+                fact('hasSecondGraphics', (label) => (
+                  <SegmentedField<KnownState>
+                    label={label}
+                    value={machine.hasSecondGraphics.value}
+                    options={states}
+                    onChange={(value) => set({ hasSecondGraphics: typed(value) })}
+                  />
+                ))}
+              {fact('isThin', (label) => (
+                <SegmentedField<KnownState>
+                  label={label}
+                  value={machine.isThin.value}
+                  options={states}
+                  onChange={(value) => set({ isThin: typed(value) })}
+                />
+              ))}
+            </FieldGrid>
+          </Disclosure>
+        </Spaced>
+        <Spaced>
+          <DecodeTable />
+        </Spaced>
+        <Spaced>
+          <Disclosure label="Where do I find these?">
+            Windows: Settings, System, About, and the Performance page of Task Manager. macOS: the Apple menu, About
+            This Mac. Linux: the system settings, About. If the computer that lags is another one, type its figures over
+            what this browser states.
+          </Disclosure>
+        </Spaced>
+      </Sheet>
+      <MeasuredDecoding />
+      <Sheet title="Where things lie">
+        <FieldGrid $leastPx={230}>
+          {fact('footageDrive', (label) => (
+            <SelectField
+              label={label}
+              value={machine.footageDrive.value}
+              options={drives}
+              onChange={(value) => set({ footageDrive: typed(value) })}
+            />
+          ))}
+          {fact('cacheDrive', (label) => (
+            <SelectField
+              label={label}
+              value={machine.cacheDrive.value}
+              options={drives}
+              onChange={(value) => set({ cacheDrive: typed(value) })}
+            />
+          ))}
           {fact('systemDriveFreePercent', (label) => (
             <NumberField
               label={label}
@@ -156,55 +223,13 @@ export function Machine() {
               onChange={(value) => value !== null && set({ systemDriveFreePercent: typed(value) })}
             />
           ))}
-          {fact('cacheDrive', (label) => (
-            <SelectField
-              label={label}
-              value={machine.cacheDrive.value}
-              options={drives}
-              onChange={(value) => set({ cacheDrive: typed(value) })}
-            />
-          ))}
-          {machine.graphics.value !== 'none' &&
-            fact('graphicsMemoryMib', (label) => (
-              <NumberField
-                label={label}
-                unit="GB"
-                minValue={0}
-                maxValue={4096}
-                fractionDigits={1}
-                canBeEmpty={false}
-                value={machine.graphicsMemoryMib.value / 1024}
-                onChange={(value) => value !== null && set({ graphicsMemoryMib: typed(Math.round(value * 1024)) })}
-              />
-            ))}
-          {machine.graphics.value === 'separate' &&
-            fact('hasSecondGraphics', (label) => (
-              <SegmentedField<KnownState>
-                label={label}
-                value={machine.hasSecondGraphics.value}
-                options={states}
-                onChange={(value) => set({ hasSecondGraphics: typed(value) })}
-              />
-            ))}
-          {fact('isThin', (label) => (
-            <SegmentedField<KnownState>
-              label={label}
-              value={machine.isThin.value}
-              options={states}
-              onChange={(value) => set({ isThin: typed(value) })}
-            />
-          ))}
         </FieldGrid>
         <Spaced>
-          <Disclosure label="Where do I find these?">
-            Windows: Settings, System, About, and the Performance page of Task Manager. macOS: the Apple menu, About
-            This Mac. Linux: the system settings, About. If the computer that lags is another one, type its figures over
-            what this browser states.
-          </Disclosure>
+          <Drives card={card} />
         </Spaced>
       </Sheet>
-      <MeasuredDecoding />
       <Programs />
+      <Needs card={card} />
     </StepPage>
   );
 }

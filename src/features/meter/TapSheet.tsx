@@ -10,8 +10,8 @@ import { FieldGrid, Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { NumberField } from '../fields/NumberField';
+import { usePadWindow } from '../shell/use-pad-window';
 import { TapPad } from './TapPad';
-import { usePadWindow } from './use-pad-window';
 
 const lengthMs = 20_000;
 
@@ -23,7 +23,7 @@ interface Counted {
 
 /** Taps along with the preview in a small window of its own; the count by eye for editors that stop without focus. */
 export function TapSheet({ onTapped }: { readonly onTapped: (tapped: TappedReading) => void }) {
-  const { pad, open, close } = usePadWindow();
+  const { pad, open, close } = usePadWindow('Tapping');
   const [isBlocked, setBlocked] = useState(false);
   const [counted, setCounted] = useState<Counted>({ stutterCount: null, overSec: 20 });
   const { stutterCount, overSec } = counted;

@@ -26,6 +26,7 @@ import { useOpenCard } from '../shell/use-open-card';
 import { CleanUpResult } from './CleanUpCheck';
 import { EditorQuestion } from './EditorQuestion';
 import { ListPaste } from './ListPaste';
+import { LiveLoad } from './LiveLoad';
 import { MemorySplit } from './MemorySplit';
 import { ProgramTable } from './ProgramTable';
 import { useLook } from './use-look';
@@ -178,6 +179,7 @@ export function ProgramsTool() {
           </Chosen>
         </Sheet>
       )}
+      <LiveLoad />
       <Disclosure label="Add or change programs by hand">
         <Programs />
       </Disclosure>

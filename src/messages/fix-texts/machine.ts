@@ -51,7 +51,7 @@ export const machineTexts = {
       'Save, and restart the editor.',
     ],
     where:
-      'Windows: Settings, System, Display, Graphics. macOS: Battery options, automatic graphics switching. Linux: the graphics settings of the panel.',
+      'Windows: Settings, System, Display, Graphics; a program that is missing there is added by its program file. macOS: Battery options, automatic graphics switching. Linux: the graphics settings of the panel.',
     check: 'While playing, the system’s monitor shows the faster graphics at work.',
     cost: 'some battery life',
     putBack: null,

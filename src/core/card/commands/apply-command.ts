@@ -5,6 +5,7 @@ import * as describeCommands from './describe';
 import * as evidenceCommands from './evidence';
 import * as footageCommands from './footage';
 import * as loopCommands from './loop';
+import * as machineCommands from './machine';
 import * as programCommands from './programs';
 import * as trialCommands from './trials';
 import type { CommandFailure, CommandHandler } from './types';
@@ -15,6 +16,7 @@ const handlers = {
   ...evidenceCommands,
   ...footageCommands,
   ...loopCommands,
+  ...machineCommands,
   ...programCommands,
   ...trialCommands,
 };

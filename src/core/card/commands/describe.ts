@@ -4,7 +4,6 @@ import { statedTimelineFields } from '../schema';
 import type {
   CardEditor,
   CardEffect,
-  CardMachine,
   CardPreview,
   CardTimeline,
   FirstThingId,
@@ -33,26 +32,6 @@ export const setDelivery: CommandHandler<{ readonly patch: Partial<JobCard['deli
 /** Lowers the rate to reach, or lets it follow timeline and clips again. */
 export const setTarget: CommandHandler<{ readonly targetFps: number | null }> = (card, { targetFps }) =>
   succeed({ ...card, targetFps });
-
-/** Sets facts of the machine, each with its source. */
-export const setMachine: CommandHandler<{ readonly facts: Partial<CardMachine> }> = (card, { facts }) =>
-  succeed({ ...card, machine: { ...card.machine, ...facts } });
-
-/** Fills in what was found out by itself; what a person typed or imported stays. */
-export const fillMachine: CommandHandler<{ readonly facts: Partial<CardMachine> }> = (card, { facts }) => {
-  const isFree = (key: string): boolean => {
-    const { source } = card.machine[key as keyof CardMachine];
-    return source === 'assumed' || source === 'read';
-  };
-  const isNew = ([key, fact]: [string, CardMachine[keyof CardMachine]]): boolean => {
-    const known = card.machine[key as keyof CardMachine];
-    return isFree(key) && (known.value !== fact.value || known.source !== fact.source);
-  };
-  const free = Object.fromEntries(Object.entries(facts).filter(isNew));
-  // Looking at the machine again finds the same things, and is no change of the card.
-  if (Object.keys(free).length === 0) return succeed(card);
-  return succeed({ ...card, machine: { ...card.machine, ...free } });
-};
 
 const isStatable = (field: string): field is StatedTimelineField =>
   statedTimelineFields.some((statable) => statable === field);

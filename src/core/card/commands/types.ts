@@ -4,7 +4,16 @@ import type { FixUse, JobCard } from '../types';
 export type CommandFailure =
   | {
       readonly code: 'item-missing';
-      readonly item: 'clip' | 'program' | 'effect' | 'reading' | 'trial' | 'decode-test' | 'answer' | 'working-set';
+      readonly item:
+        | 'clip'
+        | 'program'
+        | 'effect'
+        | 'reading'
+        | 'trial'
+        | 'decode-test'
+        | 'answer'
+        | 'working-set'
+        | 'drive';
       readonly id: string;
     }
   | {

@@ -9,11 +9,13 @@ interface PictureWindows {
 
 const padSize = { width: 380, height: 300 } as const;
 
-async function openPad(): Promise<Window | null> {
+async function openPad(name: string): Promise<Window | null> {
   const pictures = Reflect.get(window, 'documentPictureInPicture') as PictureWindows | undefined;
   // A browser may have it and refuse it here; a narrow window beside the editor does as well.
   const inFront = await pictures?.requestWindow(padSize).catch(() => null);
-  return inFront ?? window.open('', 'oil-can-tapping', `popup,width=${padSize.width},height=${padSize.height}`);
+  return (
+    inFront ?? window.open('', `oil-can-${name.toLowerCase()}`, `popup,width=${padSize.width},height=${padSize.height}`)
+  );
 }
 
 export interface PadWindow {
@@ -25,7 +27,7 @@ export interface PadWindow {
 }
 
 /** A small window of our own that keeps the keyboard while the editor plays; it goes with the page. */
-export function usePadWindow(): PadWindow {
+export function usePadWindow(name: string): PadWindow {
   const [pad, setPad] = useState<Window | null>(null);
   const held = useRef<Window | null>(null);
   const close = useCallback(() => {
@@ -35,9 +37,9 @@ export function usePadWindow(): PadWindow {
   }, []);
   useEffect(() => close, [close]);
   const open = useCallback(async () => {
-    const opened = await openPad();
+    const opened = await openPad(name);
     if (!opened) return false;
-    opened.document.title = 'Tapping · Oil Can';
+    opened.document.title = `${name} · Oil Can`;
     opened.document.documentElement.lang = 'en';
     const { theme } = document.documentElement.dataset;
     if (theme) opened.document.documentElement.dataset.theme = theme;
@@ -52,6 +54,6 @@ export function usePadWindow(): PadWindow {
     held.current = opened;
     setPad(opened);
     return true;
-  }, []);
+  }, [name]);
   return { pad, open, close };
 }

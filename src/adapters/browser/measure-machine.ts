@@ -1,0 +1,126 @@
+import { type EncodedPacket, EncodedPacketSink, Input } from 'mediabunny';
+import { type MachineProgress, type MachineRuns, runKernel } from '@/core/machine-test';
+import { referenceMsOf, type TestedStream } from '@/core/test-play';
+import { readableFormats } from '../shared/readable-formats';
+import { createReaderSource } from '../shared/reader-source';
+import { sniffBytes } from '../shared/sniff-file';
+import { createBlobSource } from './blob-source';
+import { type DecodeMeans, runDecoding } from './decode-runs';
+import { isAccepted } from './hardware-answer';
+import { measureDrawing } from './measure-drawing';
+
+/** How long each run decodes, and how often all cores are put to work: heat and power saving show after seconds. */
+const runMs = 2500;
+const togetherCount = 4;
+const kernelCount = 7;
+/** More decoders than this say nothing more, and take memory. */
+const mostDecoders = 16;
+
+interface Sample {
+  readonly config: VideoDecoderConfig;
+  readonly packets: readonly EncodedPacket[];
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly stream: TestedStream;
+}
+
+/** The sample clip that ships with Oil Can, ready to be decoded over and over. */
+async function openSample(blob: Blob): Promise<Sample> {
+  const source = createBlobSource(new File([blob], 'sample'));
+  const input = new Input({
+    formats: readableFormats,
+    source: createReaderSource(source, await source.read(0, sniffBytes)),
+  });
+  try {
+    const track = await input.getPrimaryVideoTrack();
+    const config = track && (await track.getDecoderConfig());
+    if (!track || !config) throw new Error('measureMachine: the sample has no picture');
+    const packets: EncodedPacket[] = [];
+    for await (const packet of new EncodedPacketSink(track).packets()) packets.push(packet);
+    const { packetCount, averagePacketRate } = await track.computePacketStats();
+    const [widthPx, heightPx] = [track.displayWidth, track.displayHeight];
+    const bits = packets.reduce((sum, packet) => sum + packet.byteLength * 8, 0);
+    return {
+      config,
+      packets,
+      widthPx,
+      heightPx,
+      stream: {
+        codec: 'h264',
+        bitDepth: 8,
+        chroma: '4:2:0',
+        widthPx,
+        heightPx,
+        frameRateFps: averagePacketRate,
+        megabitsPerFrame: bits / 1e6 / packetCount,
+      },
+    };
+  } finally {
+    input.dispose();
+  }
+}
+
+/** Frames a second of decoders at work together: of the time in which all of them gave frames. */
+export function rateTogether(frameTimesMs: readonly (readonly number[])[]): number {
+  const fromMs = Math.max(...frameTimesMs.map((times) => times[0] ?? Number.POSITIVE_INFINITY));
+  const toMs = Math.min(...frameTimesMs.map((times) => times.at(-1) ?? Number.NEGATIVE_INFINITY));
+  if (!(toMs > fromMs)) return 0;
+  const count = frameTimesMs.reduce((sum, times) => sum + times.filter((at) => at > fromMs && at <= toMs).length, 0);
+  return (1000 * count) / (toMs - fromMs);
+}
+
+/**
+ * Runs what tells how quick this machine is, in less than a minute: a single-threaded kernel, as many software decoders
+ * at once as there are cores (several times), one alone, one in hardware where there is one, and drawing. Rejects with what
+ * a decoder or the graphics reported. Decoders and frames are closed, however it ends.
+ */
+export async function measureMachine(
+  means: DecodeMeans,
+  sampleBlob: Blob,
+  coreCount: number,
+  onProgress: (progress: MachineProgress) => void,
+): Promise<MachineRuns> {
+  const decoderCount = Math.min(mostDecoders, Math.max(1, coreCount));
+  onProgress({ phase: 'loading', doneRatio: 0 });
+  const sample = await openSample(sampleBlob);
+  const inSoftware = { way: 'software', isOneByOne: false, drawnHeightPx: null } as const;
+  const decode = (way: 'software' | 'hardware'): Promise<readonly number[]> =>
+    runDecoding(means, sample, { ...inSoftware, way }, runMs);
+
+  const kernelMs: number[] = [];
+  // The first runs are slower while the code is still being made quick; they are not counted.
+  for (let i = 0; i < kernelCount + 2; i++) {
+    onProgress({ phase: 'kernel', doneRatio: 0.02 + (0.06 * i) / kernelCount });
+    const fromMs = means.nowMs();
+    runKernel();
+    if (i >= 2) kernelMs.push(means.nowMs() - fromMs);
+    await new Promise((resolve) => setTimeout(resolve, 0));
+  }
+  const togetherFps: number[] = [];
+  // One run that is not counted: decoders and clocks come up to speed.
+  await decode('software');
+  for (let i = 0; i < togetherCount; i++) {
+    onProgress({ phase: 'together', doneRatio: 0.15 + (0.55 * i) / togetherCount });
+    togetherFps.push(rateTogether(await Promise.all(Array.from({ length: decoderCount }, () => decode('software')))));
+  }
+  onProgress({ phase: 'alone', doneRatio: 0.7 });
+  const aloneFps = rateTogether([await decode('software')]);
+  onProgress({ phase: 'hardware', doneRatio: 0.82 });
+  const hasHardware = await isAccepted(VideoDecoder, { ...sample.config, hardwareAcceleration: 'prefer-hardware' });
+  const hardwareFps = hasHardware ? rateTogether([await decode('hardware')]) : null;
+  onProgress({ phase: 'drawing', doneRatio: 0.92 });
+  const drawing = await measureDrawing(means.nowMs);
+  onProgress({ phase: 'drawing', doneRatio: 1 });
+  return {
+    sample: {
+      referenceMs: referenceMsOf(sample.stream),
+      megapixels: (sample.widthPx * sample.heightPx) / 1e6,
+    },
+    coreCount: decoderCount,
+    togetherFps,
+    aloneFps,
+    hardwareFps,
+    kernelMs,
+    drawing,
+  };
+}

@@ -1,0 +1,47 @@
+import { threadGainRatio } from '../load/conditions';
+import { medianOf } from '../numbers/percentile';
+import { kernelReferenceMs } from './kernel';
+import type { MachineRuns, MachineTest } from './types';
+
+/** Hardware decoding counts as such only where its rate differs from software's by over a fifth (as in a test-play). */
+const tellingDifferenceRatio = 0.2;
+/** A run that ends this much slower than the first began is no chance: the machine slows under load. */
+const slowedRatio = 0.85;
+
+/** What the runs of one measurement say of the machine. Speeds are those of one core while all of them work. */
+export function concludeMachineTest(runs: MachineRuns, takenAtMs: number): MachineTest {
+  const { sample, coreCount, togetherFps, aloneFps, hardwareFps, kernelMs, drawing } = runs;
+  const speeds = togetherFps.map((fps) => (fps * sample.referenceMs) / 1000 / coreCount);
+  const coreSpeedRatio = speeds.length === 0 ? null : medianOf(speeds);
+  const [first, last] = [speeds[0] ?? 1, speeds.at(-1) ?? 1];
+  const gain =
+    coreSpeedRatio !== null && aloneFps !== null ? (aloneFps * sample.referenceMs) / 1000 / coreSpeedRatio : null;
+  const isHardware =
+    hardwareFps !== null && aloneFps !== null && Math.abs(hardwareFps / aloneFps - 1) > tellingDifferenceRatio;
+  return {
+    takenAtMs,
+    coreSpeedRatio,
+    decodeThreadCount:
+      gain === null ? null : Math.min(Math.max(1, coreCount), Math.max(1, 1 + (gain - 1) / threadGainRatio)),
+    graphicsRatio: drawing ? Math.max(0.05, drawing.referenceMs / Math.max(0.001, drawing.graphicsMs)) : null,
+    hardwareMegapixelPerSec: isHardware ? hardwareFps * sample.megapixels : null,
+    kernelRatio: kernelReferenceMs / medianOf(kernelMs),
+    spreadRatio:
+      coreSpeedRatio === null ? 0 : (Math.max(...speeds) - Math.min(...speeds)) / 2 / Math.max(1e-9, coreSpeedRatio),
+    endedAtRatio: last / Math.max(1e-9, first),
+  };
+}
+
+/** Whether the machine slowed while it was measured: heat, or a mode that saves power. */
+export const slowsUnderLoad = ({ endedAtRatio }: MachineTest): boolean => endedAtRatio < slowedRatio;
+
+/** The kernel and decoding may differ by what caches and vector units make; beyond this one of them was disturbed. */
+const mostDisagreement = 1.8;
+
+/** Whether the two ways of measuring a core say so different things that it should be measured again, with less running beside it. */
+export function isDisturbed({ coreSpeedRatio, kernelRatio, spreadRatio }: MachineTest): boolean {
+  if (spreadRatio > 0.15) return true;
+  if (coreSpeedRatio === null) return false;
+  const ratio = coreSpeedRatio / kernelRatio;
+  return ratio > mostDisagreement || ratio < 1 / mostDisagreement;
+}

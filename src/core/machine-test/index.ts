@@ -1,0 +1,3 @@
+export { concludeMachineTest, isDisturbed, slowsUnderLoad } from './conclude';
+export { runKernel } from './kernel';
+export type { MachineProgress, MachineRuns, MachineTest, MachineTestFailure } from './types';

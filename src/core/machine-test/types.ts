@@ -1,0 +1,45 @@
+/** What was measured of the machine by running something on it; null where it could not be told. */
+export interface MachineTest {
+  readonly takenAtMs: number;
+  /** Speed of one core while all of them work, by decoding; 1 is the reference core. */
+  readonly coreSpeedRatio: number | null;
+  /** Threads that one decoder gains from. */
+  readonly decodeThreadCount: number | null;
+  /** How much quicker drawing is on the graphics than on one reference core. */
+  readonly graphicsRatio: number | null;
+  readonly hardwareMegapixelPerSec: number | null;
+  /** A single-threaded piece of work against the same on the reference core. */
+  readonly kernelRatio: number;
+  /** Half the range of the repeated runs, as a share of their middle. */
+  readonly spreadRatio: number;
+  /** The last run's speed as a share of the first one's. */
+  readonly endedAtRatio: number;
+}
+
+/** What the runs of one measurement came to, before anything is concluded from them. */
+export interface MachineRuns {
+  /** Reference milliseconds for a frame of the sample clip, and its megapixels. */
+  readonly sample: { readonly referenceMs: number; readonly megapixels: number };
+  readonly coreCount: number;
+  /** Frames a second of as many software decoders as there are cores, together; a run each, in order. */
+  readonly togetherFps: readonly number[];
+  /** Frames a second of one software decoder alone. */
+  readonly aloneFps: number | null;
+  /** Frames a second of one decoder in hardware; null where the browser offers none. */
+  readonly hardwareFps: number | null;
+  /** Milliseconds of the single-threaded piece of work, a run each. */
+  readonly kernelMs: readonly number[];
+  /** Milliseconds that drawing took on the graphics, and would take on the reference core; null where the browser draws in software. */
+  readonly drawing: { readonly graphicsMs: number; readonly referenceMs: number } | null;
+}
+
+/** How far a measurement is. */
+export interface MachineProgress {
+  readonly phase: 'loading' | 'kernel' | 'together' | 'alone' | 'hardware' | 'drawing';
+  readonly doneRatio: number;
+}
+
+/** Why nothing was measured. */
+export type MachineTestFailure =
+  | { readonly code: 'machine-test-stopped' }
+  | { readonly code: 'machine-test-broke'; readonly detail: string };

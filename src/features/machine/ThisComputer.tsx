@@ -1,0 +1,156 @@
+'use client';
+
+import { Square } from 'lucide-react';
+import { useState } from 'react';
+import styled from 'styled-components';
+import { readThisMachine, type SourceFailure } from '@/adapters/browser/machine-source';
+import { readDecodeTable } from '@/adapters/browser/read-decode-table';
+import type { JobCard } from '@/core/card';
+import { factsOfMachine, yearOfDecoding } from '@/core/machine';
+import { isDisturbed, type MachineTest, slowsUnderLoad } from '@/core/machine-test';
+import { formatAgo, formatFps } from '@/messages/format';
+import { describeMachineTestFailure, machinePhaseTexts } from '@/messages/machine';
+import { describeLookFailure } from '@/messages/programs';
+import { Button } from '@/ui/Button';
+import { Row, Soft } from '@/ui/layout';
+import { Note } from '@/ui/Note';
+import { Sheet } from '@/ui/Sheet';
+import { colour } from '@/ui/tokens';
+import { useHasHelper } from '../shell/helper-context';
+import { useNowMs } from '../shell/use-now';
+import { useOpenCard } from '../shell/use-open-card';
+import { useMachineTest } from './use-machine-test';
+
+const Progress = styled.div`
+  progress { width: 100%; height: 10px; accent-color: ${colour.oil}; }
+`;
+const Figures = styled.dl`
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
+  gap: 8px 20px;
+  margin: 4px 0 10px;
+  dt { font-size: 14.5px; color: ${colour.inkSoft}; }
+  dd { font-size: 17px; font-weight: 650; }
+  dd > small { display: block; font-size: 14px; font-weight: 400; color: ${colour.inkSoft}; }
+`;
+
+/** What a measurement found. */
+function MeasuredFigures({ test }: { readonly test: MachineTest }) {
+  const { coreSpeedRatio, spreadRatio, decodeThreadCount, hardwareMegapixelPerSec, graphicsRatio } = test;
+  return (
+    <Figures>
+      <div>
+        <dt>One core, all at work</dt>
+        <dd>
+          {coreSpeedRatio === null ? 'not told' : `${formatFps(coreSpeedRatio)} × reference`}
+          <small>runs differ by {Math.round(100 * spreadRatio)} % either way</small>
+        </dd>
+      </div>
+      <div>
+        <dt>Threads that decoding gains from</dt>
+        <dd>{decodeThreadCount === null ? 'not told' : formatFps(decodeThreadCount)}</dd>
+      </div>
+      <div>
+        <dt>Decoding on the graphics</dt>
+        <dd>
+          {hardwareMegapixelPerSec === null ? 'not seen' : `${Math.round(hardwareMegapixelPerSec)} megapixels a second`}
+          {hardwareMegapixelPerSec === null && <small>this browser may keep it off; editors need not</small>}
+        </dd>
+      </div>
+      <div>
+        <dt>Drawing on the graphics</dt>
+        <dd>
+          {graphicsRatio === null ? 'not seen' : `${formatFps(graphicsRatio)} × one core`}
+          {graphicsRatio === null && <small>this browser draws by the processor</small>}
+        </dd>
+      </div>
+    </Figures>
+  );
+}
+
+/** Reads and measures the computer that Oil Can runs on, once the person says that it is the one that lags. */
+export function ThisComputer({ card }: { readonly card: JobCard }) {
+  const { run } = useOpenCard();
+  const hasHelper = useHasHelper();
+  const nowMs = useNowMs();
+  const [failure, setFailure] = useState<SourceFailure | null>(null);
+  const [isAnother, setAnother] = useState(false);
+  const { state, start, stop } = useMachineTest((test) => run({ type: 'setMachineTest', input: { test } }));
+  const { machineTest } = card;
+  const readAndMeasure = async () => {
+    setFailure(null);
+    let coreCount = navigator.hardwareConcurrency || card.machine.coreCount.value;
+    if (hasHelper) {
+      const read = await readThisMachine();
+      if (read.ok) {
+        run({ type: 'fillMachine', input: { facts: factsOfMachine(read.value) } });
+        run({ type: 'takeDrives', input: { drives: read.value.drives } });
+        coreCount = read.value.processor.coreCount;
+      } else setFailure(read.failure);
+    }
+    if (card.machineProfile.id === '')
+      run({ type: 'nameMachine', input: { id: crypto.randomUUID(), name: card.machineProfile.name } });
+    const year = yearOfDecoding(await readDecodeTable());
+    if (year !== null)
+      run({ type: 'fillMachine', input: { facts: { graphicsYear: { value: year, source: 'measured' } } } });
+    start(coreCount);
+  };
+  const isRunning = state.status === 'running';
+  if (isAnother && !machineTest)
+    return (
+      <Note>
+        Then type below what its own settings say.{' '}
+        <Button look="quiet" onPress={() => setAnother(false)}>
+          It is this one after all
+        </Button>
+      </Note>
+    );
+  return (
+    <Sheet
+      title={machineTest ? 'Measured on this computer' : 'Is this the computer that lags?'}
+      kind={machineTest || isRunning ? 'plain' : 'next'}
+      aside={machineTest && nowMs !== null ? formatAgo(machineTest.takenAtMs, nowMs) : undefined}
+    >
+      {machineTest && !isRunning && <MeasuredFigures test={machineTest} />}
+      {machineTest && !isRunning && slowsUnderLoad(machineTest) && (
+        <Note kind="alarm">
+          It slowed to {Math.round(100 * machineTest.endedAtRatio)} % while it was measured: heat, or a mode that saves
+          power. Plug it in, let it cool, and measure again.
+        </Note>
+      )}
+      {machineTest && !isRunning && !slowsUnderLoad(machineTest) && isDisturbed(machineTest) && (
+        <Note>Something else kept it busy meanwhile: the runs disagree. Close what you can, and measure again.</Note>
+      )}
+      {isRunning && (
+        <Progress>
+          <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
+            <span role="status">{machinePhaseTexts[state.progress.phase]}…</span>
+            <Button onPress={stop}>
+              <Square size={15} aria-hidden="true" /> Stop
+            </Button>
+          </Row>
+          <progress aria-label="Measuring this computer" max={1} value={state.progress.doneRatio} />
+          <Soft>Under a minute. Leave it in front, and let nothing play.</Soft>
+        </Progress>
+      )}
+      {state.status === 'failed' && <Note kind="alarm">{describeMachineTestFailure(state.failure)}</Note>}
+      {failure && <Note kind="alarm">{describeLookFailure(failure)}</Note>}
+      {!isRunning && (
+        <Row>
+          <Button look={machineTest ? 'plain' : 'primary'} onPress={readAndMeasure}>
+            {machineTest ? 'Measure again' : 'Yes: read and measure it'}
+          </Button>
+          {machineTest ? (
+            <Button look="quiet" onPress={() => run({ type: 'setMachineTest', input: { test: null } })}>
+              Forget what was measured
+            </Button>
+          ) : (
+            <Button look="quiet" onPress={() => setAnother(true)}>
+              No, another one
+            </Button>
+          )}
+        </Row>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,42 @@
+'use client';
+
+import { useCallback, useEffect, useRef, useState } from 'react';
+import {
+  concludeMachineTest,
+  type MachineProgress,
+  type MachineTest,
+  type MachineTestFailure,
+} from '@/core/machine-test';
+import { type RunningMachineTest, startMachineTest } from '@/workers/machine.client';
+
+export type MachineTestState =
+  | { readonly status: 'idle' }
+  | { readonly status: 'running'; readonly progress: MachineProgress }
+  | { readonly status: 'failed'; readonly failure: MachineTestFailure };
+
+/** Measures this machine in a worker; leaving the page stops it, and nothing is kept of a stopped one. */
+export function useMachineTest(onDone: (test: MachineTest) => void): {
+  readonly state: MachineTestState;
+  readonly start: (coreCount: number) => void;
+  readonly stop: () => void;
+} {
+  const [state, setState] = useState<MachineTestState>({ status: 'idle' });
+  const running = useRef<RunningMachineTest | null>(null);
+  const done = useRef(onDone);
+  done.current = onDone;
+  useEffect(() => () => running.current?.stop(), []);
+  const start = useCallback(async (coreCount: number) => {
+    running.current?.stop();
+    setState({ status: 'running', progress: { phase: 'loading', doneRatio: 0 } });
+    const job = startMachineTest(coreCount, (progress) =>
+      setState((current) => (current.status === 'running' ? { status: 'running', progress } : current)),
+    );
+    running.current = job;
+    const outcome = await job.outcome;
+    if (running.current !== job) return;
+    running.current = null;
+    setState(outcome.ok ? { status: 'idle' } : { status: 'failed', failure: outcome.failure });
+    if (outcome.ok) done.current(concludeMachineTest(outcome.value, Date.now()));
+  }, []);
+  return { state, start, stop: () => running.current?.stop() };
+}

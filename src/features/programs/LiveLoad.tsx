@@ -1,0 +1,143 @@
+'use client';
+
+import { Pause, PictureInPicture2, Play } from 'lucide-react';
+import dynamic from 'next/dynamic';
+import { useState } from 'react';
+import { createPortal } from 'react-dom';
+import styled, { StyleSheetManager } from 'styled-components';
+import { percentOfCores } from '@/core/machine';
+import type { SampledPrograms } from '@/core/programs';
+import { formatMemory, formatRate } from '@/messages/format';
+import { describeLookFailure } from '@/messages/programs';
+import { Button } from '@/ui/Button';
+import { GlobalStyle } from '@/ui/GlobalStyle';
+import { Row, Soft, Spaced } from '@/ui/layout';
+import { Note } from '@/ui/Note';
+import { Sheet } from '@/ui/Sheet';
+import { colour } from '@/ui/tokens';
+import { usePadWindow } from '../shell/use-pad-window';
+import { useLiveLoad } from './use-live-load';
+import { useLook } from './use-look';
+
+const LoadChart = dynamic(() => import('@/ui/charts/LoadChart').then((module) => module.LoadChart), { ssr: false });
+
+const Pad = styled.main`
+  min-height: 100vh;
+  padding: 12px 14px;
+  background: ${colour.paper};
+  font-size: 14.5px;
+  li { display: grid; grid-template-columns: minmax(0, 1fr) 96px 44px; gap: 8px; align-items: center; padding: 2px 0; }
+  li > span:first-child { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
+  li > span:last-child { text-align: right; font-variant-numeric: tabular-nums; }
+  i { display: block; height: 10px; border: 1px solid ${colour.edge}; border-radius: 3px; overflow: hidden; }
+  i > i { height: 100%; border: 0; border-radius: 0; background: ${colour.enamel}; }
+`;
+
+const percentOf = (busyCores: number, { coreCount }: SampledPrograms): number =>
+  Math.min(100, percentOfCores(busyCores, 'all-cores', coreCount));
+
+/** The newest moment as bars: for a small window beside the editor. */
+function LoadBars({ seen }: { readonly seen: SampledPrograms }) {
+  const { names, moments } = seen.course;
+  const now = moments.at(-1);
+  if (!now) return null;
+  const rows = [
+    { name: 'All of it', percent: percentOf(now.busyCores, seen) },
+    ...names.map((name, i) => ({ name, percent: percentOf(now.busyCoresByName[i] ?? 0, seen) })),
+  ];
+  return (
+    <>
+      <ul>
+        {rows.map(({ name, percent }) => (
+          <li key={name}>
+            <span>{name}</span>
+            <i aria-hidden="true">
+              <i style={{ width: `${percent}%` }} />
+            </i>
+            <span>{Math.round(percent)} %</span>
+          </li>
+        ))}
+      </ul>
+      <p>
+        {formatMemory(Math.round(now.memoryFreeMib))} of {formatMemory(Math.round(seen.memoryMib))} left
+      </p>
+    </>
+  );
+}
+
+/** What keeps the machine busy right now, while the person scrubs and plays; also in a small window in front. */
+export function LiveLoad() {
+  const { at, failure, look } = useLook();
+  const [isOn, setOn] = useState(false);
+  const { pad, open, close } = usePadWindow('Load');
+  const [isBlocked, setBlocked] = useState(false);
+  const seen = useLiveLoad(look, isOn);
+  if (at === null) return null;
+  const now = seen?.course.moments.at(-1);
+  return (
+    <Sheet
+      title="Live load"
+      aside={
+        seen && now
+          ? `${formatMemory(Math.round(now.memoryFreeMib))} of memory left; looking takes ${formatRate(100 * seen.ownBusyCores)} % of a core`
+          : 'while you scrub and play'
+      }
+    >
+      <Row>
+        <Button onPress={() => setOn(!isOn)}>
+          {isOn ? <Pause size={16} aria-hidden="true" /> : <Play size={16} aria-hidden="true" />}
+          {isOn ? 'Pause' : seen ? 'Go on' : 'Watch it live'}
+        </Button>
+        <Button
+          look="quiet"
+          onPress={async () => {
+            if (pad) return close();
+            setOn(true);
+            setBlocked(!(await open()));
+          }}
+        >
+          <PictureInPicture2 size={16} aria-hidden="true" /> {pad ? 'Close the small window' : 'In a small window'}
+        </Button>
+        {!seen && <Soft>A chart of the last half minute, by program.</Soft>}
+      </Row>
+      {isBlocked && (
+        <Spaced>
+          <Note kind="alarm">The browser opened no small window. Allow it for this page.</Note>
+        </Spaced>
+      )}
+      {failure && isOn && (
+        <Spaced>
+          <Note kind="alarm">{describeLookFailure(failure)}</Note>
+        </Spaced>
+      )}
+      {seen && (
+        <Spaced>
+          <LoadChart
+            all={{
+              name: 'all of it',
+              points: seen.course.moments.map(({ secondsAgo, busyCores }) => ({
+                secondsAgo,
+                percent: percentOf(busyCores, seen),
+              })),
+            }}
+            lines={seen.course.names.map((name, i) => ({
+              name,
+              points: seen.course.moments.map(({ secondsAgo, busyCoresByName }) => ({
+                secondsAgo,
+                percent: percentOf(busyCoresByName[i] ?? 0, seen),
+              })),
+            }))}
+          />
+        </Spaced>
+      )}
+      {pad &&
+        createPortal(
+          <StyleSheetManager target={pad.document.head}>
+            <GlobalStyle />
+            <Pad aria-label="Load">{seen ? <LoadBars seen={seen} /> : <p>Looking…</p>}</Pad>
+          </StyleSheetManager>,
+          pad.document.body,
+        )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,32 @@
+'use client';
+
+import { useEffect, useRef, useState } from 'react';
+import type { SampledPrograms } from '@/core/programs';
+
+/** As often as the helper takes a sample. */
+const everyMs = 2000;
+
+/** Looks again and again while it is on; what was seen last stays when it is paused. */
+export function useLiveLoad(look: () => Promise<SampledPrograms | null>, isOn: boolean): SampledPrograms | null {
+  const [newest, setNewest] = useState<SampledPrograms | null>(null);
+  const latestLook = useRef(look);
+  latestLook.current = look;
+  useEffect(() => {
+    if (!isOn) return;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    let isCurrent = true;
+    const again = async () => {
+      const seen = await latestLook.current();
+      if (!isCurrent) return;
+      if (seen) setNewest(seen);
+      // One after the other: a slow answer is not asked for twice.
+      timer = setTimeout(again, everyMs);
+    };
+    again();
+    return () => {
+      isCurrent = false;
+      clearTimeout(timer);
+    };
+  }, [isOn]);
+  return newest;
+}
