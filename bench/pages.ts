@@ -9,7 +9,7 @@ import { withPage } from './serve';
 
 const limits = { layoutShift: 0.05, homeScriptKb: 200, stepScriptKb: 350, answerMs: 300 };
 const answerCount = process.argv.includes('--quick') ? 3 : 12;
-const tools = ['meter', 'what-if', 'work', 'editor'];
+const tools = ['meter', 'programs', 'what-if', 'work', 'editor'];
 const untilConcluded = (page: Page) =>
   page.locator('section[aria-label="Next step"][aria-busy="false"]').waitFor({ state: 'attached' });
 

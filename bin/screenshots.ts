@@ -130,6 +130,18 @@ const views: readonly View[] = [
     },
   },
   {
+    name: 'programs-day',
+    path: '/card/demo-programs-busy/programs',
+    theme: 'day',
+    size: [1280, 1100],
+    prepare: async (page) => {
+      await page.getByRole('button', { name: 'Look at the practice machine' }).click();
+      await page.getByRole('button', { name: 'Cutting Table', exact: true }).click();
+      await page.getByRole('button', { name: 'Dismiss' }).first().click();
+      await untilConcluded(page);
+    },
+  },
+  {
     name: 'what-if-day',
     path: '/card/demo-effects-bound/what-if',
     theme: 'day',

@@ -124,3 +124,11 @@ export const describeResume = (names: readonly string[]): string => `Resume what
 /** Said wherever a reading is taken while a recorder of the screen ran at the last look. */
 export const describeRecorder = (name: string): string =>
   `“${name}” records the screen, or did when you looked. Stop it before you measure: a reading taken meanwhile is of a slower machine.`;
+
+/** How hard the processor works, as browsers tell it in four steps. */
+export const pressureTexts: Readonly<Record<'nominal' | 'fair' | 'serious' | 'critical', string>> = {
+  nominal: 'The processor has room.',
+  fair: 'The processor works steadily, with some room left.',
+  serious: 'The processor is nearly all taken.',
+  critical: 'The processor is at its end.',
+};

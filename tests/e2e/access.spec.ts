@@ -45,7 +45,7 @@ for (const theme of ['day', 'night'] as const) {
       }
       await page.getByText('What was played, and under which set-up').click();
       expect(await findViolations(page), 'lag meter: what is said of a reading').toEqual([]);
-      for (const tool of ['what-if', 'work', 'editor']) {
+      for (const tool of ['programs', 'what-if', 'work', 'editor']) {
         await openStep(page, 'demo-effects-bound', tool);
         await untilConcluded(page);
         await unfold(page);
@@ -99,6 +99,14 @@ for (const theme of ['day', 'night'] as const) {
     await page.getByRole('button', { name: 'State facts' }).click();
     await page.getByRole('dialog').waitFor();
     expect(await findViolations(page), 'facts dialog').toEqual([]);
+    await openStep(page, 'demo-programs-busy', 'programs');
+    await page.getByRole('button', { name: 'Look at the practice machine' }).click();
+    await page.getByRole('region', { name: 'Which of these is your editor?' }).waitFor();
+    await page.getByRole('button', { name: 'The computer that lags is another one' }).click();
+    await page.getByRole('button', { name: /that stay$/ }).click();
+    await page.getByRole('button', { name: 'Watch it live' }).click();
+    await page.getByRole('img', { name: /^Load of the processor/ }).waitFor();
+    expect(await findViolations(page), 'programs, full').toEqual([]);
     await page.goto('/practice');
     expect(await findViolations(page), 'practice window').toEqual([]);
     await page.goto('/');
@@ -139,6 +147,7 @@ test('needs no sideways scrolling on any screen, from 1920 pixels wide to 390', 
     await expectNoOverflow(stepId);
   }
   for (const [tool, name] of [
+    ['programs', 'Programs'],
     ['what-if', 'What if'],
     ['work', 'While you work'],
     ['editor', 'My editor'],

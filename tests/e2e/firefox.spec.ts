@@ -73,6 +73,7 @@ const overflowPx = () =>
 test('shows every screen, without a complaint or sideways scrolling, wide and narrow', deep, async ({ baseURL }) => {
   for (const [stepId, name] of [
     ...stepNames,
+    ['programs', 'Programs'],
     ['what-if', 'What if'],
     ['work', 'While you work'],
     ['editor', 'My editor'],

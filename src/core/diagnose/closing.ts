@@ -1,6 +1,6 @@
 import { type Belief, forecastWith } from '../belief';
 import { deriveBaseState, fixesInForce, type JobCard } from '../card';
-import { applyFixes } from '../fixes';
+import { applyFixes, closesPrograms } from '../fixes';
 import { forecast, type SetupState } from '../load';
 import { withoutPrograms } from '../load/change-state';
 import type { Range } from '../numbers/percentile';
@@ -18,15 +18,13 @@ export interface ClosingForecast {
 const mostAsked = 12;
 const leastAsked = 0.02;
 
-const closingIds: ReadonlySet<string> = new Set(['close-programs', 'stop-startup-programs']);
-
 /**
  * What closing some programs would bring in frames a second, by all that is believed, or by the estimate alone where
  * nothing was read yet; with the fixes that are in force, but for that of closing. Programs that nobody listed stay: only
  * those named are closed. O(asked programs × samples).
  */
 export function forecastClosing(card: JobCard, belief: Belief | null, chosenIds: readonly string[]): ClosingForecast {
-  const inForce = fixesInForce(card).filter(({ id }) => !closingIds.has(id));
+  const inForce = fixesInForce(card).filter(({ id }) => !closesPrograms(id));
   const base = deriveBaseState(card);
   const shownWithout = (ids: ReadonlySet<string>): Range => {
     const change = (state: SetupState): SetupState => withoutNamed(applyFixes(state, inForce), ids);

@@ -1,6 +1,6 @@
 import { type Belief, forecastWith } from '../belief';
 import { deriveBaseState, type JobCard } from '../card';
-import { applyFixes, clipsForProxies, type FixAtLevel } from '../fixes';
+import { applyFixes, clipsForProxies, closingFix, type FixAtLevel } from '../fixes';
 import { type FrameForecast, forecast, type SetupState } from '../load';
 import type { KnownState } from '../machine';
 import { averageStagesWith } from './average-stages';
@@ -36,9 +36,7 @@ export function choicesAsIs(card: JobCard): WhatIfChoices {
 
 /** The same state with programs closed, or with those of `base` running again. */
 const withPrograms = (state: SetupState, base: SetupState, areClosed: boolean): SetupState =>
-  areClosed
-    ? applyFixes(state, [{ id: 'close-programs', level: 'all' }])
-    : { ...state, setup: { ...state.setup, programs: base.setup.programs } };
+  areClosed ? applyFixes(state, [closingFix]) : { ...state, setup: { ...state.setup, programs: base.setup.programs } };
 
 /** The same state with proxies of a height, or with none; where it has them already, as it is. */
 function withProxies(state: SetupState, base: SetupState, heightPx: number | null): SetupState {

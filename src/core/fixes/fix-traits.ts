@@ -34,6 +34,17 @@ const generalRemedyIds: ReadonlySet<string> = new Set<FixId>([
 /** Whether a fix now and then helps where nothing that is known explains what is read, and costs the picture nothing. */
 export const isGeneralRemedy = (id: string): boolean => generalRemedyIds.has(id);
 
+/** Closing what may be closed now. */
+export const closingFix = { id: 'close-programs', level: 'all' } as const satisfies {
+  readonly id: FixId;
+  readonly level: string;
+};
+
+const closingIds: ReadonlySet<string> = new Set<FixId>([closingFix.id, 'stop-startup-programs']);
+
+/** Whether a fix takes programs away. */
+export const closesPrograms = (id: string): boolean => closingIds.has(id);
+
 const renderingIds: ReadonlySet<string> = new Set<FixId>(['prerender-range', 'prerender-when-idle']);
 
 /** Whether a fix is a habit of working rather than a setting: how a project is built, and rendering its heavy parts. */

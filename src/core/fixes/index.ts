@@ -14,7 +14,16 @@ export {
   type PutBackTime,
   parseLevelOf,
 } from './fix-facts';
-export { changesLook, isForFinished, isGeneralRemedy, isWayOfWorking, previewFixIds, workOrder } from './fix-traits';
+export {
+  changesLook,
+  closesPrograms,
+  closingFix,
+  isForFinished,
+  isGeneralRemedy,
+  isWayOfWorking,
+  previewFixIds,
+  workOrder,
+} from './fix-traits';
 export { gentlestOf } from './gentlest-level';
 export { suggestedHeightsPx, usualViewerHeightPx } from './preview-level';
 export { clipsForProxies, estimateProxyWork } from './proxy-work';

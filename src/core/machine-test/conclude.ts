@@ -8,27 +8,40 @@ const tellingDifferenceRatio = 0.2;
 /** A run that ends this much slower than the first began is no chance: the machine slows under load. */
 const slowedRatio = 0.85;
 
+/** Below this a run gave no frames to speak of. */
+const leastFps = 0.01;
+
+/** What a card can hold of a figure. */
+const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
+
 /** What the runs of one measurement say of the machine. Speeds are those of one core while all of them work. */
 export function concludeMachineTest(runs: MachineRuns, takenAtMs: number): MachineTest {
   const { sample, coreCount, togetherFps, aloneFps, hardwareFps, kernelMs, drawing } = runs;
-  const speeds = togetherFps.map((fps) => (fps * sample.referenceMs) / 1000 / coreCount);
-  const coreSpeedRatio = speeds.length === 0 ? null : medianOf(speeds);
+  // A run that gave nothing was broken off by the system; it says nothing of the cores.
+  const speeds = togetherFps
+    .filter((fps) => fps >= leastFps)
+    .map((fps) => (fps * sample.referenceMs) / 1000 / coreCount);
+  const coreSpeedRatio = speeds.length === 0 ? null : within(medianOf(speeds), 0.01, 100);
   const [first, last] = [speeds[0] ?? 1, speeds.at(-1) ?? 1];
   const gain =
-    coreSpeedRatio !== null && aloneFps !== null ? (aloneFps * sample.referenceMs) / 1000 / coreSpeedRatio : null;
+    coreSpeedRatio !== null && aloneFps !== null && aloneFps > 0
+      ? (aloneFps * sample.referenceMs) / 1000 / coreSpeedRatio
+      : null;
   const isHardware =
-    hardwareFps !== null && aloneFps !== null && Math.abs(hardwareFps / aloneFps - 1) > tellingDifferenceRatio;
+    hardwareFps !== null &&
+    aloneFps !== null &&
+    Math.abs(hardwareFps / Math.max(0.01, aloneFps) - 1) > tellingDifferenceRatio;
   return {
     takenAtMs,
     coreSpeedRatio,
     decodeThreadCount:
       gain === null ? null : Math.min(Math.max(1, coreCount), Math.max(1, 1 + (gain - 1) / threadGainRatio)),
-    graphicsRatio: drawing ? Math.max(0.05, drawing.referenceMs / Math.max(0.001, drawing.graphicsMs)) : null,
-    hardwareMegapixelPerSec: isHardware ? hardwareFps * sample.megapixels : null,
-    kernelRatio: kernelReferenceMs / medianOf(kernelMs),
+    graphicsRatio: drawing ? within(drawing.referenceMs / Math.max(0.001, drawing.graphicsMs), 0.05, 1000) : null,
+    hardwareMegapixelPerSec: isHardware ? within(hardwareFps * sample.megapixels, 0.1, 1e6) : null,
+    kernelRatio: within(kernelReferenceMs / medianOf(kernelMs), 0.001, 1000),
     spreadRatio:
-      coreSpeedRatio === null ? 0 : (Math.max(...speeds) - Math.min(...speeds)) / 2 / Math.max(1e-9, coreSpeedRatio),
-    endedAtRatio: last / Math.max(1e-9, first),
+      coreSpeedRatio === null ? 0 : within((Math.max(...speeds) - Math.min(...speeds)) / 2 / coreSpeedRatio, 0, 10),
+    endedAtRatio: within(last / first, 0, 10),
   };
 }
 

@@ -1,4 +1,5 @@
 import { fixesInForce, type JobCard, openTrial } from '../card';
+import { closesPrograms } from '../fixes';
 import { createRandom } from '../numbers/random';
 import { averageSamples, type ProcessRow, programKeyOf, roleOf, type SampledPrograms } from '../programs';
 import type { PracticeFile, PracticeProgram } from './practice-file';
@@ -11,9 +12,9 @@ const systemShare = 0.06;
 
 /** What is closed on the practice machine: what was ticked, once the change is said to be made. */
 function closedKeys(card: JobCard): ReadonlySet<string> {
-  const isInForce = fixesInForce(card).some(({ id }) => id === 'close-programs' || id === 'stop-startup-programs');
+  const isInForce = fixesInForce(card).some(({ id }) => closesPrograms(id));
   const trial = openTrial(card);
-  const isBeingMade = trial !== null && trial.madeAtMs === null && trial.fix.id === 'close-programs';
+  const isBeingMade = trial !== null && trial.madeAtMs === null && closesPrograms(trial.fix.id);
   if (!isInForce && !isBeingMade) return new Set();
   return new Set(card.programs.filter(({ canClose }) => canClose === 'yes').map(({ name }) => programKeyOf(name)));
 }

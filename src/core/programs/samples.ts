@@ -38,8 +38,14 @@ export interface SampledPrograms {
   /** Cores that looking itself takes. */
   readonly ownBusyCores: number;
   readonly rows: readonly ProcessRow[];
+  /** Cores of the newest sample alone, a figure for each of `rows`: for what was changed just now. */
+  readonly newestBusyCores: readonly (number | null)[];
   readonly course: LoadCourse;
 }
+
+/** The processes as they are by the newest sample alone. */
+export const newestRows = ({ rows, newestBusyCores }: SampledPrograms): readonly ProcessRow[] =>
+  rows.map((row, i) => ({ ...row, busyCores: newestBusyCores[i] ?? null }));
 
 /**
  * The processes of the newest sample with their core use averaged over all samples, each weighed by the seconds it covers; one
@@ -61,6 +67,7 @@ export function averageSamples(samples: readonly ProcessSample[]): Omit<SampledP
     memoryMib,
     memoryFreeMib,
     rows: newest.rows.map((row) => ({ ...row, busyCores: (coreSecondsById.get(row.processId) ?? 0) / coversSec })),
+    newestBusyCores: newest.rows.map(({ busyCores }) => busyCores),
     course: courseOf(samples, newest.atMs),
   };
 }

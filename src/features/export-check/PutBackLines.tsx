@@ -2,7 +2,7 @@
 
 import styled from 'styled-components';
 import type { JobCard, PutBackLine } from '@/core/card';
-import { findFix } from '@/core/fixes';
+import { closesPrograms, findFix } from '@/core/fixes';
 import { isPaused } from '@/core/programs';
 import { fixTitle } from '@/messages/fix-titles';
 import { fixTexts } from '@/messages/fixes';
@@ -28,7 +28,7 @@ const namePaused = ({ programs }: JobCard): string | null => {
 
 const textOf = ({ fix }: PutBackLine, card: JobCard) => {
   const known = findFix(fix.id);
-  const named = fix.id === 'close-programs' ? namePaused(card) : null;
+  const named = closesPrograms(fix.id) ? namePaused(card) : null;
   const text = (known && fixTexts[known.id].putBack) ?? { what: fixTitle(fix.id, fix.level), why: '', seen: '' };
   return named === null ? text : { ...text, what: named };
 };

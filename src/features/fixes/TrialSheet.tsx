@@ -4,7 +4,7 @@ import { type RefObject, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { findReading, type Trial } from '@/core/card';
 import type { TrialAdvice } from '@/core/diagnose';
-import { findFix } from '@/core/fixes';
+import { closesPrograms, findFix } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
 import { fixTexts, giveBackSteps } from '@/messages/fixes';
 import { formatRate, formatWait } from '@/messages/format';
@@ -156,7 +156,7 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
     run({ type: 'endTrial', input: { id: trial.id, outcome, nowMs: Date.now() } });
   const mark = (madeAtMs: number | null) => run({ type: 'markTrialMade', input: { id: trial.id, madeAtMs } });
   const title = fixTitle(trial.fix.id, trial.fix.level);
-  const isClosing = !isGiveBack && trial.fix.id === 'close-programs' && card.programs.length > 0;
+  const isClosing = !isGiveBack && closesPrograms(trial.fix.id) && card.programs.length > 0;
   const giveUp = (
     <Button look="quiet" onPress={() => end('abandoned')}>
       Give up this trial

@@ -1,7 +1,9 @@
 'use client';
 
+import { useState } from 'react';
 import styled from 'styled-components';
 import { type CardProgram, type JobCard, smallProgramsId } from '@/core/card';
+import { isStillThere, newestRows } from '@/core/programs';
 import { formatMemory, formatRate } from '@/messages/format';
 import { closeOutcomeTexts, describeFreed, describeLookFailure, roleTexts, startupPlaces } from '@/messages/programs';
 import { Button } from '@/ui/Button';
@@ -12,6 +14,9 @@ import { Tag } from '@/ui/Tag';
 import { colour } from '@/ui/tokens';
 import { useOpenCard } from '../shell/use-open-card';
 import { useLook } from './use-look';
+
+/** As often as the helper takes a sample, and a little more. */
+const sampleMs = 2600;
 
 const List = styled.ul`
   margin: 4px 0 10px;
@@ -66,9 +71,18 @@ export function CleanUpCheck({ card }: { readonly card: JobCard }) {
   const { at, isLooking, failure, look } = useLook();
   const chosen = chosenOf(card);
   const toPrograms = `/card/${encodeURIComponent(card.id)}/programs`;
+  const [isChecking, setChecking] = useState(false);
   const check = async () => {
-    const now = await look();
-    if (now) run({ type: 'checkPrograms', input: { rows: now.rows, takenAtMs: Date.now() } });
+    setChecking(true);
+    // What was closed this very moment may still stand in a sample that was taken before: it is looked at once more.
+    for (let tryIndex = 0; tryIndex < 2; tryIndex++) {
+      if (tryIndex > 0) await new Promise((resolve) => setTimeout(resolve, sampleMs));
+      const now = await look();
+      if (!now) break;
+      const checked = run({ type: 'checkPrograms', input: { rows: newestRows(now), takenAtMs: Date.now() } });
+      if (!checked.ok || !checked.value.programs.some(({ outcome }) => isStillThere(outcome))) break;
+    }
+    setChecking(false);
   };
   if (chosen.length === 0)
     return (
@@ -94,8 +108,8 @@ export function CleanUpCheck({ card }: { readonly card: JobCard }) {
       {failure && <Note kind="alarm">{describeLookFailure(failure)}</Note>}
       <Row style={{ marginBottom: 12 }}>
         {at && card.programsSeen && (
-          <Button onPress={check} isDisabled={isLooking}>
-            {isLooking ? 'Looking…' : card.programsCheck ? 'Look once more' : 'Look what is gone'}
+          <Button onPress={check} isDisabled={isLooking || isChecking}>
+            {isLooking || isChecking ? 'Looking…' : card.programsCheck ? 'Look once more' : 'Look what is gone'}
           </Button>
         )}
         <LinkButton href={toPrograms}>Change the choice</LinkButton>

@@ -8,7 +8,7 @@ import styled, { StyleSheetManager } from 'styled-components';
 import { percentOfCores } from '@/core/machine';
 import type { SampledPrograms } from '@/core/programs';
 import { formatMemory, formatRate } from '@/messages/format';
-import { describeLookFailure } from '@/messages/programs';
+import { describeLookFailure, pressureTexts } from '@/messages/programs';
 import { Button } from '@/ui/Button';
 import { GlobalStyle } from '@/ui/GlobalStyle';
 import { Row, Soft, Spaced } from '@/ui/layout';
@@ -16,6 +16,7 @@ import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { usePadWindow } from '../shell/use-pad-window';
+import { hasComputePressure, useComputePressure } from './use-compute-pressure';
 import { useLiveLoad } from './use-live-load';
 import { useLook } from './use-look';
 
@@ -65,6 +66,24 @@ function LoadBars({ seen }: { readonly seen: SampledPrograms }) {
   );
 }
 
+/** Where nothing on this computer can be looked at: the browser's own word of how hard the processor works. */
+function PressureOnly() {
+  const [isOn, setOn] = useState(false);
+  const state = useComputePressure(isOn);
+  if (!hasComputePressure()) return null;
+  return (
+    <Sheet title="Live load" aside="of the computer that this browser runs on">
+      <Row>
+        <Button onPress={() => setOn(!isOn)}>
+          {isOn ? <Pause size={16} aria-hidden="true" /> : <Play size={16} aria-hidden="true" />}
+          {isOn ? 'Pause' : 'Watch it live'}
+        </Button>
+        <span role="status">{state ? pressureTexts[state] : isOn ? 'Waiting for the browser to say…' : ''}</span>
+      </Row>
+    </Sheet>
+  );
+}
+
 /** What keeps the machine busy right now, while the person scrubs and plays; also in a small window in front. */
 export function LiveLoad() {
   const { at, failure, look } = useLook();
@@ -72,7 +91,7 @@ export function LiveLoad() {
   const { pad, open, close } = usePadWindow('Load');
   const [isBlocked, setBlocked] = useState(false);
   const seen = useLiveLoad(look, isOn);
-  if (at === null) return null;
+  if (at === null) return <PressureOnly />;
   const now = seen?.course.moments.at(-1);
   return (
     <Sheet

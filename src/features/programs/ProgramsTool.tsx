@@ -6,6 +6,7 @@ import styled from 'styled-components';
 import type { ReadList } from '@/adapters/shared/process-list/types';
 import { findReading, fixesInForce, openTrial, readingInForce, smallProgramsId } from '@/core/card';
 import { forecastClosing } from '@/core/diagnose';
+import { closesPrograms, closingFix } from '@/core/fixes';
 import { isProtected, type ProcessRow, type ProgramRole } from '@/core/programs';
 import { formatAgo, formatCount, formatFpsRange } from '@/messages/format';
 import { describeCover, describeFreed, describeLookFailure } from '@/messages/programs';
@@ -89,9 +90,9 @@ export function ProgramsTool() {
   const setRole = (id: string, role: ProgramRole) =>
     run({ type: 'updateProgram', input: { id, patch: { role, canClose: isProtected(role) ? 'no' : 'unknown' } } });
   const trial = openTrial(card);
-  const isClosed = fixesInForce(card).some(({ id }) => id === 'close-programs');
+  const isClosed = fixesInForce(card).some(({ id }) => closesPrograms(id));
   const begin = () => {
-    if (beginTrial({ id: 'close-programs', level: 'all' })) router.push(`/card/${encodeURIComponent(card.id)}/fixes`);
+    if (beginTrial(closingFix)) router.push(`/card/${encodeURIComponent(card.id)}/fixes`);
   };
   const hasReading = readingInForce(card) !== null && findReading(card, readingInForce(card)?.id ?? '') !== null;
   const freedCores = chosen.reduce((sum, { busyCores }) => sum + (busyCores ?? 0), 0);

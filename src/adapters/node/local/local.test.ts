@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import type { ProcessRow, ProcessSample } from '@/core/programs';
+import { newestRows, type ProcessRow, type ProcessSample } from '@/core/programs';
 import { answerLocally } from './answer';
 import { helperAddressVariable, isAllowed, readHelperPort } from './guard';
 import { readProgramsNow } from './local-helper';
@@ -127,6 +127,9 @@ describe('ProgramSampler', () => {
     // What it took is spread over the time before it came.
     expect(burst).toBeGreaterThan(1.8);
     expect(burst).toBeLessThan(2);
+    expect(newestRows(later).map(({ busyCores }) => busyCores)).toEqual([1, 2]);
+    expect(later.course.names).toEqual(['made-2', 'made-1']);
+    expect(later.course.moments.at(-1)).toMatchObject({ secondsAgo: 0, busyCores: 3, busyCoresByName: [2, 1] });
   });
 
   it('is no more work for a thousand who ask at once than for one, and stops a minute after the last', async () => {

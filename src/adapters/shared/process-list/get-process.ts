@@ -6,6 +6,9 @@ const bytesPerMib = 2 ** 20;
 /** More than any computer of a person runs, also in two lists. */
 const mostProcesses = 20_000;
 
+const idNames = ['id', 'pid', 'processid', 'idprocess'] as const;
+const fileNames = ['processname', 'name'] as const;
+
 type Cells = Readonly<Record<string, unknown>>;
 
 /** The first of some properties that a row has, whatever the case of its name. */
@@ -17,8 +20,8 @@ function cellOf(cells: Cells, names: readonly string[]): string | undefined {
 
 /** A process by its properties, which have the same names in every language; null where they are of none. */
 function toProcess(cells: Cells): ListedProcess | null {
-  const processId = readWhole(cellOf(cells, ['id', 'pid', 'processid', 'idprocess']));
-  const file = cellOf(cells, ['processname', 'name']);
+  const processId = readWhole(cellOf(cells, idNames));
+  const file = cellOf(cells, fileNames);
   if (processId === null || file === undefined || file.trim() === '') return null;
   const memoryBytes = readDecimal(
     cellOf(cells, ['workingset64', 'workingset', 'ws', 'privatememorysize64', 'workingsetprivate']),
@@ -62,15 +65,28 @@ export function readGetProcessJson(text: string): ListedProcesses | null {
   return listed && whole === null ? { ...listed, skippedLineCount: listed.skippedLineCount + 1 } : listed;
 }
 
-/** Reads `Get-Process … | ConvertTo-Csv`, also two of them one after the other. Null where it is none. */
+/** Whether the cells of a line are the names of properties, of a number and of a program among them. */
+function isHead(cells: readonly string[]): boolean {
+  const names = cells.map((cell) => cell.trim().toLowerCase());
+  return idNames.some((name) => names.includes(name)) && fileNames.some((name) => names.includes(name));
+}
+
+/**
+ * Reads `Get-Process … | ConvertTo-Csv`, also two of them one after the other, or the end of one and the whole of the next:
+ * each line is read by the head before it. Null where there is no head.
+ */
 export function readGetProcessCsv(text: string): ListedProcesses | null {
   const body = text.replace(/^#TYPE [^\n]*\n/gm, '');
-  const [head, ...lines] = papaparse.parse<string[]>(body, { header: false, skipEmptyLines: 'greedy' }).data;
-  if (!head || head.length < 2) return null;
-  const keys = head.map((key) => key.trim());
-  const isHead = (cells: readonly string[]): boolean => cells.every((cell, i) => cell.trim() === keys[i]);
-  const rows = lines.filter((cells) => !isHead(cells));
-  return toListed(rows.map((cells) => Object.fromEntries(keys.map((key, i) => [key, cells[i] ?? '']))));
+  let head: readonly string[] | null = null;
+  let skippedLineCount = 0;
+  const rows: Cells[] = [];
+  for (const cells of papaparse.parse<string[]>(body, { header: false, skipEmptyLines: 'greedy' }).data) {
+    if (isHead(cells)) head = cells.map((cell) => cell.trim());
+    else if (head) rows.push(Object.fromEntries(head.map((key, i) => [key, cells[i] ?? ''])));
+    else skippedLineCount++;
+  }
+  const listed = toListed(rows);
+  return listed && { ...listed, skippedLineCount: listed.skippedLineCount + skippedLineCount };
 }
 
 /** A line of the table that `Get-Process` prints when it is told nothing else; the processor's seconds may be missing. */
