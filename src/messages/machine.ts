@@ -96,9 +96,10 @@ export const knownStateTexts: Readonly<Record<KnownState, string>> = {
 /** What is measured right now. */
 export const machinePhaseTexts: Readonly<Record<MachineProgress['phase'], string>> = {
   loading: 'Fetching the sample clip',
-  kernel: 'One core by itself',
+  kernel: 'One core counting',
+  single: 'One core decoding',
   together: 'All cores decoding',
-  alone: 'One decoder alone',
+  alone: 'One decoder on all cores',
   hardware: 'Decoding on the graphics',
   drawing: 'Drawing on the graphics',
 };

@@ -10,8 +10,8 @@ import { isAccepted } from './hardware-answer';
 import { measureDrawing } from './measure-drawing';
 
 /** How long each run decodes, and how often all cores are put to work: heat and power saving show after seconds. */
-const runMs = 2500;
-const togetherCount = 4;
+const runMs = 2000;
+const roundCount = 4;
 const kernelCount = 7;
 /** More decoders than this say nothing more, and take memory. */
 const mostDecoders = 16;
@@ -70,8 +70,8 @@ export function rateTogether(frameTimesMs: readonly (readonly number[])[]): numb
 }
 
 /**
- * Runs what tells how quick this machine is, in less than a minute: a single-threaded kernel, as many software decoders
- * at once as there are cores (several times), one alone, one in hardware where there is one, and drawing. Rejects with what
+ * Runs what tells how quick this machine is, in less than a minute: a single-threaded kernel; by turns a software decoder kept to one
+ * thread and as many as there are cores at once; one let loose; one in hardware where there is one; and drawing. Rejects with what
  * a decoder or the graphics reported. Decoders and frames are closed, however it ends.
  */
 export async function measureMachine(
@@ -83,9 +83,8 @@ export async function measureMachine(
   const decoderCount = Math.min(mostDecoders, Math.max(1, coreCount));
   onProgress({ phase: 'loading', doneRatio: 0 });
   const sample = await openSample(sampleBlob);
-  const inSoftware = { way: 'software', isOneByOne: false, drawnHeightPx: null } as const;
-  const decode = (way: 'software' | 'hardware'): Promise<readonly number[]> =>
-    runDecoding(means, sample, { ...inSoftware, way }, runMs);
+  const decode = (way: 'software' | 'hardware', isOneByOne = false): Promise<readonly number[]> =>
+    runDecoding(means, sample, { way, isOneByOne, drawnHeightPx: null }, runMs);
 
   const kernelMs: number[] = [];
   // The first runs are slower while the code is still being made quick; they are not counted.
@@ -96,14 +95,17 @@ export async function measureMachine(
     if (i >= 2) kernelMs.push(means.nowMs() - fromMs);
     await new Promise((resolve) => setTimeout(resolve, 0));
   }
-  const togetherFps: number[] = [];
+  const [singleFps, togetherFps]: readonly [number[], number[]] = [[], []];
   // One run that is not counted: decoders and clocks come up to speed.
   await decode('software');
-  for (let i = 0; i < togetherCount; i++) {
-    onProgress({ phase: 'together', doneRatio: 0.15 + (0.55 * i) / togetherCount });
+  // By turns, so that a machine that slows does so for both.
+  for (let i = 0; i < roundCount; i++) {
+    onProgress({ phase: 'single', doneRatio: 0.15 + (0.6 * i) / roundCount });
+    singleFps.push(rateTogether([await decode('software', true)]));
+    onProgress({ phase: 'together', doneRatio: 0.15 + (0.6 * (i + 0.5)) / roundCount });
     togetherFps.push(rateTogether(await Promise.all(Array.from({ length: decoderCount }, () => decode('software')))));
   }
-  onProgress({ phase: 'alone', doneRatio: 0.7 });
+  onProgress({ phase: 'alone', doneRatio: 0.76 });
   const aloneFps = rateTogether([await decode('software')]);
   onProgress({ phase: 'hardware', doneRatio: 0.82 });
   const hasHardware = await isAccepted(VideoDecoder, { ...sample.config, hardwareAcceleration: 'prefer-hardware' });
@@ -117,6 +119,7 @@ export async function measureMachine(
       megapixels: (sample.widthPx * sample.heightPx) / 1e6,
     },
     coreCount: decoderCount,
+    singleFps,
     togetherFps,
     aloneFps,
     hardwareFps,

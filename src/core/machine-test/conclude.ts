@@ -14,15 +14,38 @@ const leastFps = 0.01;
 /** What a card can hold of a figure. */
 const within = (value: number, least: number, most: number): number => Math.min(most, Math.max(least, value));
 
-/** What the runs of one measurement say of the machine. Speeds are those of one core while all of them work. */
+/** The kernel and decoding may differ by what caches and vector units make; beyond this one of them was disturbed. */
+const mostDisagreement = 1.8;
+
+/** What counts of some runs; one that gave nothing was broken off by the system and says nothing. */
+const speedsOf = (ratesFps: readonly number[], referenceMs: number): readonly number[] =>
+  ratesFps.filter((fps) => fps >= leastFps).map((fps) => (fps * referenceMs) / 1000);
+
+const medianOrNull = (values: readonly number[]): number | null => (values.length === 0 ? null : medianOf(values));
+
+/**
+ * The speed of one core: of a decoder that is kept to one thread. A browser may not keep it to one: where it comes out far
+ * above what one core's kernel says, the share of a core in the rate of all of them counts.
+ */
+function coreSpeedOf(single: readonly number[], sharesOfAll: readonly number[], kernelRatio: number): number | null {
+  const [one, share] = [medianOrNull(single), medianOrNull(sharesOfAll)];
+  return one !== null && (share === null || one <= mostDisagreement * kernelRatio) ? one : share;
+}
+
+/** What the runs of one measurement say of the machine. */
 export function concludeMachineTest(runs: MachineRuns, takenAtMs: number): MachineTest {
-  const { sample, coreCount, togetherFps, aloneFps, hardwareFps, kernelMs, drawing } = runs;
-  // A run that gave nothing was broken off by the system; it says nothing of the cores.
-  const speeds = togetherFps
-    .filter((fps) => fps >= leastFps)
-    .map((fps) => (fps * sample.referenceMs) / 1000 / coreCount);
-  const coreSpeedRatio = speeds.length === 0 ? null : within(medianOf(speeds), 0.01, 100);
-  const [first, last] = [speeds[0] ?? 1, speeds.at(-1) ?? 1];
+  const { sample, coreCount, singleFps, togetherFps, aloneFps, hardwareFps, kernelMs, drawing } = runs;
+  const single = speedsOf(singleFps, sample.referenceMs);
+  const together = speedsOf(togetherFps, sample.referenceMs);
+  const kernelRatio = within(kernelReferenceMs / medianOf(kernelMs), 0.001, 1000);
+  const speed = coreSpeedOf(
+    single,
+    together.map((all) => all / coreCount),
+    kernelRatio,
+  );
+  const coreSpeedRatio = speed === null ? null : within(speed, 0.01, 100);
+  const spread = single.length > 0 ? single : together;
+  const [first, last] = [together[0] ?? 1, together.at(-1) ?? 1];
   const gain =
     coreSpeedRatio !== null && aloneFps !== null && aloneFps > 0
       ? (aloneFps * sample.referenceMs) / 1000 / coreSpeedRatio
@@ -30,7 +53,7 @@ export function concludeMachineTest(runs: MachineRuns, takenAtMs: number): Machi
   const isHardware =
     hardwareFps !== null &&
     aloneFps !== null &&
-    Math.abs(hardwareFps / Math.max(0.01, aloneFps) - 1) > tellingDifferenceRatio;
+    Math.abs(hardwareFps / Math.max(leastFps, aloneFps) - 1) > tellingDifferenceRatio;
   return {
     takenAtMs,
     coreSpeedRatio,
@@ -38,18 +61,15 @@ export function concludeMachineTest(runs: MachineRuns, takenAtMs: number): Machi
       gain === null ? null : Math.min(Math.max(1, coreCount), Math.max(1, 1 + (gain - 1) / threadGainRatio)),
     graphicsRatio: drawing ? within(drawing.referenceMs / Math.max(0.001, drawing.graphicsMs), 0.05, 1000) : null,
     hardwareMegapixelPerSec: isHardware ? within(hardwareFps * sample.megapixels, 0.1, 1e6) : null,
-    kernelRatio: within(kernelReferenceMs / medianOf(kernelMs), 0.001, 1000),
+    kernelRatio,
     spreadRatio:
-      coreSpeedRatio === null ? 0 : within((Math.max(...speeds) - Math.min(...speeds)) / 2 / coreSpeedRatio, 0, 10),
+      spread.length === 0 ? 0 : within((Math.max(...spread) - Math.min(...spread)) / 2 / medianOf(spread), 0, 10),
     endedAtRatio: within(last / first, 0, 10),
   };
 }
 
 /** Whether the machine slowed while it was measured: heat, or a mode that saves power. */
 export const slowsUnderLoad = ({ endedAtRatio }: MachineTest): boolean => endedAtRatio < slowedRatio;
-
-/** The kernel and decoding may differ by what caches and vector units make; beyond this one of them was disturbed. */
-const mostDisagreement = 1.8;
 
 /** Whether the two ways of measuring a core say so different things that it should be measured again, with less running beside it. */
 export function isDisturbed({ coreSpeedRatio, kernelRatio, spreadRatio }: MachineTest): boolean {

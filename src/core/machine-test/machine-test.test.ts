@@ -8,6 +8,7 @@ import { kernelReferenceMs } from './kernel';
 const sound: MachineRuns = {
   sample: { referenceMs: 10, megapixels: 2 },
   coreCount: 4,
+  singleFps: [100, 100, 100, 100],
   togetherFps: [400, 400, 400, 400],
   aloneFps: 355,
   hardwareFps: null,
@@ -16,7 +17,7 @@ const sound: MachineRuns = {
 };
 
 describe('concludeMachineTest', () => {
-  it('takes the rate of all decoders together for the cores, and one alone for the threads', () => {
+  it('takes one core from a decoder kept to one thread, and the threads from one let loose', () => {
     const test = concludeMachineTest(sound, 5);
     expect(test).toMatchObject({ takenAtMs: 5, coreSpeedRatio: 1, kernelRatio: 1, spreadRatio: 0, endedAtRatio: 1 });
     // 3.55 times one core: four threads, each further one bringing 0.85.
@@ -24,10 +25,15 @@ describe('concludeMachineTest', () => {
     expect([slowsUnderLoad(test), isDisturbed(test)]).toEqual([false, false]);
   });
 
+  it('goes by all cores together where a browser does not keep a decoder to one thread', () => {
+    expect(concludeMachineTest({ ...sound, singleFps: [330, 340, 335] }, 0).coreSpeedRatio).toBe(1);
+    expect(concludeMachineTest({ ...sound, singleFps: [] }, 0).coreSpeedRatio).toBe(1);
+  });
+
   it('says how far runs differ, and when the machine slows while it is measured', () => {
     const slowing = concludeMachineTest({ ...sound, togetherFps: [400, 390, 330, 300] }, 0);
     expect([slowing.endedAtRatio, slowsUnderLoad(slowing)]).toEqual([0.75, true]);
-    const uneven = concludeMachineTest({ ...sound, togetherFps: [400, 250, 400, 390] }, 0);
+    const uneven = concludeMachineTest({ ...sound, singleFps: [100, 62, 100, 98] }, 0);
     expect([slowsUnderLoad(uneven), isDisturbed(uneven)]).toEqual([false, true]);
   });
 
@@ -46,6 +52,7 @@ describe('concludeMachineTest', () => {
     const runs = fc.record({
       sample: fc.record({ referenceMs: fc.double({ min: 0.1, max: 500, noNaN: true }), megapixels: fc.constant(2) }),
       coreCount: fc.integer({ min: 1, max: 64 }),
+      singleFps: fc.array(rate, { maxLength: 5 }),
       togetherFps: fc.array(rate, { maxLength: 5 }),
       aloneFps: fc.option(rate, { nil: null }),
       hardwareFps: fc.option(rate, { nil: null }),

@@ -1,7 +1,7 @@
 /** What was measured of the machine by running something on it; null where it could not be told. */
 export interface MachineTest {
   readonly takenAtMs: number;
-  /** Speed of one core while all of them work, by decoding; 1 is the reference core. */
+  /** Speed of one core by decoding with one thread; 1 is the reference core. */
   readonly coreSpeedRatio: number | null;
   /** Threads that one decoder gains from. */
   readonly decodeThreadCount: number | null;
@@ -21,9 +21,11 @@ export interface MachineRuns {
   /** Reference milliseconds for a frame of the sample clip, and its megapixels. */
   readonly sample: { readonly referenceMs: number; readonly megapixels: number };
   readonly coreCount: number;
+  /** Frames a second of one software decoder that is handed frames one by one, which keeps it to one thread; a run each, in order. */
+  readonly singleFps: readonly number[];
   /** Frames a second of as many software decoders as there are cores, together; a run each, in order. */
   readonly togetherFps: readonly number[];
-  /** Frames a second of one software decoder alone. */
+  /** Frames a second of one software decoder that may use all cores. */
   readonly aloneFps: number | null;
   /** Frames a second of one decoder in hardware; null where the browser offers none. */
   readonly hardwareFps: number | null;
@@ -35,7 +37,7 @@ export interface MachineRuns {
 
 /** How far a measurement is. */
 export interface MachineProgress {
-  readonly phase: 'loading' | 'kernel' | 'together' | 'alone' | 'hardware' | 'drawing';
+  readonly phase: 'loading' | 'kernel' | 'single' | 'together' | 'alone' | 'hardware' | 'drawing';
   readonly doneRatio: number;
 }
 

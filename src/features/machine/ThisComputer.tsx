@@ -40,7 +40,7 @@ function MeasuredFigures({ test }: { readonly test: MachineTest }) {
   return (
     <Figures>
       <div>
-        <dt>One core, all at work</dt>
+        <dt>One core</dt>
         <dd>
           {coreSpeedRatio === null ? 'not told' : `${formatFps(coreSpeedRatio)} × reference`}
           <small>runs differ by {Math.round(100 * spreadRatio)} % either way</small>
