@@ -112,14 +112,14 @@ export const describeMachineTestFailure = (failure: MachineTestFailure): string 
 
 /** What may lie on a drive. */
 export const placeTexts: Readonly<Record<PlaceId, string>> = {
-  system: 'the system',
-  editor: 'the editor',
-  'project-file': 'the project file',
-  footage: 'the footage',
-  recordings: 'recordings and temporary files',
-  cache: 'the cache',
-  proxies: 'proxies',
-  exports: 'exports',
+  system: 'The system',
+  editor: 'The editor',
+  'project-file': 'The project file',
+  footage: 'The footage',
+  recordings: 'Recordings and temporary files',
+  cache: 'The cache',
+  proxies: 'Proxies',
+  exports: 'Exports',
 };
 
 export const upgradeTexts: Readonly<Record<UpgradeId, string>> = {

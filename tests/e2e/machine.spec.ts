@@ -22,7 +22,8 @@ test('reads and measures this computer with one press, and the next card takes i
   await expect(measured).toContainText('this browser draws by the processor');
   await expect(page.getByText('measured', { exact: true }).first()).toBeVisible();
   // A drive was read, and what lies on it is said once.
-  const cache = page.getByRole('button', { name: /On which drive: the cache/ });
+  await page.getByText('What lies on which drive').click();
+  const cache = page.getByRole('button', { name: /The cache$/ });
   await cache.click();
   await page.getByRole('option').nth(1).click();
   await expect(page.getByText('The cache lies on the system’s own drive')).toBeVisible();

@@ -1,8 +1,8 @@
-export { createProgram, type MemorySplit, rolesSaid, smallProgramsId, splitMemory } from './card-programs';
+export { createProgram, rolesSaid, smallProgramsId, splitMemory } from './card-programs';
 export * from './commands';
 export { createCardClip } from './create-card-clip';
 export { createReading } from './create-reading';
-export { createJobCard, type KnownMachine, knownMachineOf, unknownEditor, unknownProfile } from './defaults';
+export { createJobCard, knownMachineOf, unknownEditor, unknownProfile } from './defaults';
 export { deriveBaseState, playsByOf, targetFpsOf } from './derive-setup';
 export * from './fixes-in-force';
 export { type FootageShape, mainShape } from './follow-footage';

@@ -7,6 +7,7 @@ import { type DriveKind, driveKinds } from '@/core/machine';
 import { formatFps } from '@/messages/format';
 import { describeDriveTrouble, driveTexts, placeTexts } from '@/messages/machine';
 import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { SelectField } from '@/ui/SelectField';
@@ -73,7 +74,7 @@ function Fullness({ drive }: { readonly drive: CardDrive }) {
       </span>
       <span>
         {Math.round(100 * takenRatio)} % full{takenRatio >= fullRatio && ': too full'}
-        {holds.length > 0 && ` · holds ${holds.map((place) => placeTexts[place]).join(', ')}`}
+        {holds.length > 0 && ` · holds ${holds.map((place) => placeTexts[place].toLowerCase()).join(', ')}`}
       </span>
     </Fill>
   );
@@ -145,19 +146,21 @@ export function Drives({ card }: { readonly card: JobCard }) {
       )}
       {drives.length > 0 && (
         <Spaced>
-          <FieldGrid $leastPx={190}>
-            {placeIds.map((place) => (
-              <SelectField
-                key={place}
-                label={`On which drive: ${placeTexts[place]}`}
-                value={driveOf(place)}
-                options={options}
-                onChange={(driveId) =>
-                  run({ type: 'placeOnDrive', input: { place, driveId: driveId === 'unknown' ? null : driveId } })
-                }
-              />
-            ))}
-          </FieldGrid>
+          <Disclosure label="What lies on which drive">
+            <FieldGrid $leastPx={190}>
+              {placeIds.map((place) => (
+                <SelectField
+                  key={place}
+                  label={placeTexts[place]}
+                  value={driveOf(place)}
+                  options={options}
+                  onChange={(driveId) =>
+                    run({ type: 'placeOnDrive', input: { place, driveId: driveId === 'unknown' ? null : driveId } })
+                  }
+                />
+              ))}
+            </FieldGrid>
+          </Disclosure>
         </Spaced>
       )}
       {drives.some(({ freeGb }) => freeGb !== null && freeGb < 10) && (

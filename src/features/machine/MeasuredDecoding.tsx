@@ -53,18 +53,18 @@ export function MeasuredDecoding() {
   };
   if (decodeTests.length === 0)
     return (
-      <Sheet title="Measured here" aside="nothing yet">
+      <Sheet title="Measured on your clips" aside="nothing yet">
         <Row style={{ justifyContent: 'space-between' }}>
           <p style={{ flex: '1 1 320px' }}>
             Test-play a heavy clip: it measures this drive, this processor and these graphics. What is measured counts
-            instead of what is chosen above.
+            before all that stands above.
           </p>
           <LinkButton href={`/card/${encodeURIComponent(card.id)}/footage`}>Go to Footage</LinkButton>
         </Row>
       </Sheet>
     );
   return (
-    <Sheet title="Measured here" aside="by test-play, used instead of the classes above">
+    <Sheet title="Measured on your clips" aside="by test-play; counts before all else">
       <Figures>
         <div>
           <dt>One core</dt>

@@ -10,8 +10,12 @@ import { Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { useDiagnosis } from '../shell/diagnosis-context';
 
-/** What this film asks of a machine, and what each better part would buy. */
-export function Needs({ card: newest }: { readonly card: JobCard }) {
+/** What this film asks of a machine, and what each better part would buy; nothing before there is a film. */
+export function Needs({ card }: { readonly card: JobCard }) {
+  return card.clips.length > 0 ? <NeedsOfFilm card={card} /> : null;
+}
+
+function NeedsOfFilm({ card: newest }: { readonly card: JobCard }) {
   const { diagnosis } = useDiagnosis();
   // A key press need not wait for what buying would bring.
   const card = useDeferredValue(newest);

@@ -119,7 +119,7 @@ export function ProgramsTool() {
             </Button>
           )}
           <Button look={at || programsSeen ? 'quiet' : 'primary'} onPress={() => setPasting(!isPasting)}>
-            {isPasting ? 'No list' : at ? 'The computer that lags is another one' : 'Paste a list'}
+            {isPasting ? 'Put it away' : at ? 'The computer that lags is another one' : 'Paste a list'}
           </Button>
         </Row>
         {failure && (

@@ -5,6 +5,7 @@ import {
   type ChartData,
   type ChartOptions,
   Filler,
+  Legend,
   LinearScale,
   LineController,
   LineElement,
@@ -17,7 +18,7 @@ import { DataTable } from '../DataTable';
 import { Disclosure } from '../Disclosure';
 import { chartFont, useThemeColours } from './theme-colours';
 
-Chart.register(Filler, LinearScale, LineController, LineElement, PointElement, Tooltip);
+Chart.register(Filler, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip);
 
 /** One line of a load chart: shares of the whole machine in per cent, by seconds ago. */
 export interface LoadLine {
