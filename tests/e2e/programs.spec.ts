@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { makeProcesses, writeGetProcessCsv, writeTasklist } from '../fixtures/process-lists';
-import { openCards, openStep } from './screens';
+import { deep, openCards, openStep } from './screens';
 
 const table = (page: Page) => page.getByRole('table', { name: 'What runs beside the editor' });
 const rowOf = (page: Page, name: string) => table(page).getByRole('row', { name: new RegExp(name) });
@@ -114,7 +114,7 @@ function startBusy(name: string): {
   };
 }
 
-test('finds a program that really keeps this computer busy, and sees that it is gone', async ({ page }) => {
+test('finds a program that really keeps this computer busy, and sees that it is gone', deep, async ({ page }) => {
   test.skip(process.platform !== 'linux', 'the busy program is told by /proc');
   const busy = startBusy('kiln-spinner');
   let isStopped = false;

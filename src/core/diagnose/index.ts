@@ -13,7 +13,7 @@ export { causesToRead, type Diagnosis, diagnose } from './diagnose';
 export { findStronger, type Stronger, takesLonger } from './find-stronger';
 export { computeFindings, computeWhatIf, type Findings, keptState, rankCardFixes } from './findings';
 export { type InterviewQuestion, nextQuestion, openQuestionIds, sideQuestionId } from './interview';
-export { findMachineNeeds, type MachineTier, type UpgradeId } from './machine-needs';
+export { findMachineNeeds, type MachineNeeds, type MachineTier, type UpgradeId } from './machine-needs';
 export { minutesSpent } from './minutes';
 export { hasEvidence, listNeeds, type NamedCause, type Need, nameCause } from './named-cause';
 export { chooseMove, chooseStep, type NextMove } from './next-move';

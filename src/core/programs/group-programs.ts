@@ -1,6 +1,8 @@
-import { isProtected } from './role-of';
-import { hostedNames } from './role-words';
+import { isProtected } from './role-traits';
 import type { ProcessRow, ProgramRole, ProgramUse } from './types';
+
+/** Processes that draw web pages inside of other programs: they belong to whatever started them. */
+const hostedNames: ReadonlySet<string> = new Set(['msedgewebview2', 'webkitwebprocess', 'webkitnetworkprocess']);
 
 /** What helpers add to the name of the program that they belong to. */
 const helperEndings =

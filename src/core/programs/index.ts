@@ -1,6 +1,7 @@
 export * from './clean-up';
 export * from './group-programs';
 export type { ProcessListFailure } from './list-failure';
-export { canCloseRole, isPaused, isProtected, roleOf } from './role-of';
+export { roleOf } from './role-of';
+export { canCloseRole, isPaused, isProtected } from './role-traits';
 export * from './samples';
 export * from './types';

@@ -294,9 +294,6 @@ export const ownNames: Readonly<Partial<Record<ProgramRole, readonly string[]>>>
   ],
 };
 
-/** Processes that draw web pages inside of other programs: they belong to whatever started them. */
-export const hostedNames: ReadonlySet<string> = new Set(['msedgewebview2', 'webkitwebprocess', 'webkitnetworkprocess']);
-
 /**
  * Plain words by which makers name what a program is for. `part`: anywhere in the name, so that it is also found in a name
  * written together; `word`: only as a word of its own. The first role with a word in the name is taken.

@@ -1,26 +1,52 @@
 'use client';
 
-import { useDeferredValue, useMemo } from 'react';
+import { useEffect, useState } from 'react';
 import { type JobCard, targetFpsOf } from '@/core/card';
-import { findMachineNeeds } from '@/core/diagnose';
+import { findMachineNeeds, type MachineNeeds } from '@/core/diagnose';
 import { formatFps, formatFpsRange, formatWaitRange } from '@/messages/format';
 import { describeTier, upgradeTexts } from '@/messages/machine';
+import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
-import { Soft, Spaced } from '@/ui/layout';
+import { Row, Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { useDiagnosis } from '../shell/diagnosis-context';
 
-/** What this film asks of a machine, and what each better part would buy; nothing before there is a film. */
-export function Needs({ card }: { readonly card: JobCard }) {
-  return card.clips.length > 0 ? <NeedsOfFilm card={card} /> : null;
+/** A card that changes is asked about again once it has come to rest: weighing six machines takes a moment. */
+const restMs = 800;
+
+/** What was worked out last of the card, from when it was asked for on; null until then. */
+function useMachineNeeds(card: JobCard, isAsked: boolean): MachineNeeds | null {
+  const { diagnosis } = useDiagnosis();
+  const sketch = diagnosis?.sketch ?? null;
+  const [needs, setNeeds] = useState<MachineNeeds | null>(null);
+  useEffect(() => {
+    if (!isAsked) return;
+    const timer = setTimeout(() => setNeeds(findMachineNeeds(card, sketch)), restMs);
+    return () => clearTimeout(timer);
+  }, [card, sketch, isAsked]);
+  return needs;
 }
 
-function NeedsOfFilm({ card: newest }: { readonly card: JobCard }) {
-  const { diagnosis } = useDiagnosis();
-  // A key press need not wait for what buying would bring.
-  const card = useDeferredValue(newest);
-  const sketch = useDeferredValue(diagnosis?.sketch ?? null);
-  const { now, upgrades, least, comfortable } = useMemo(() => findMachineNeeds(card, sketch), [card, sketch]);
+/** What this film asks of a machine, and what each better part would buy, once it is asked for; nothing before there is a film. */
+export function Needs({ card }: { readonly card: JobCard }) {
+  const [isAsked, setAsked] = useState(false);
+  const needs = useMachineNeeds(card, isAsked);
+  if (card.clips.length === 0) return null;
+  if (!needs)
+    return (
+      <Sheet title="What this film asks for">
+        <Row style={{ justifyContent: 'space-between' }}>
+          <p style={{ flex: '1 1 320px' }}>
+            The least machine that would do, one with room, and what a better drive, memory, graphics or processor would
+            bring here.
+          </p>
+          <Button isDisabled={isAsked} onPress={() => setAsked(true)}>
+            {isAsked ? 'Working it out…' : 'Work it out'}
+          </Button>
+        </Row>
+      </Sheet>
+    );
+  const { now, upgrades, least, comfortable } = needs;
   return (
     <Sheet title="What this film asks for" aside={`at ${formatFps(targetFpsOf(card))} a second, as it is set up now`}>
       <dl>
