@@ -1,6 +1,10 @@
 import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
+import { makeProcesses, writePsMac } from '../tests/fixtures/process-lists';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
@@ -30,6 +34,40 @@ describe('oil-can', () => {
     );
     expect(json[1]).toEqual({ fileName: 'empty.mp4', failure: { code: 'file-empty' } });
     expect(json[2]).toMatchObject({ fileName: 'nowhere.mp4', failure: { code: 'file-unreadable' } });
+  });
+
+  it('programs groups a list of processes, in both ways of counting, and says what is wrong with another file', () => {
+    const folder = mkdtempSync(join(tmpdir(), 'oil-can-'));
+    const path = join(folder, 'list.txt');
+    writeFileSync(path, writePsMac(makeProcesses('macos', 120)));
+    const { exitCode, json } = oilCan('programs', path, '--cores', '8');
+    expect(exitCode).toBe(0);
+    expect(Object.keys(json[0])).toEqual([
+      ...['name', 'role', 'processCount', 'coreUsePercent', 'wholeMachinePercent', 'memoryMib', 'canClose'],
+    ]);
+    const scan = json.find(({ name }: { readonly name: string }) => name === 'Hedgehog Scan');
+    expect(scan).toMatchObject({
+      role: 'security',
+      processCount: 2,
+      coreUsePercent: 110,
+      wholeMachinePercent: 13.8,
+      canClose: 'yes',
+    });
+    expect(oilCan('programs', 'package.json')).toMatchObject({
+      exitCode: 1,
+      json: { failure: { code: 'list-unknown' } },
+    });
+    expect(oilCan('programs', path, '--cores', 'many').exitCode).toBe(2);
+    rmSync(folder, { recursive: true });
+  });
+
+  it('machine says what this computer is', () => {
+    const { exitCode, json } = oilCan('machine');
+    expect([exitCode, Object.keys(json)]).toEqual([
+      0,
+      ['system', 'processor', 'memory', 'graphics', 'drives', 'battery'],
+    ]);
+    expect(json.processor.coreCount).toBeGreaterThan(0);
   });
 
   it('check says whether a card can be used, and why not', () => {

@@ -18,7 +18,8 @@ function graphicsNameOf(context: WebGLRenderingContext | WebGL2RenderingContext)
 export const isDrawnInSoftware = (context: WebGL2RenderingContext): boolean =>
   softwareDrawing.test(graphicsNameOf(context) ?? '');
 
-function readGraphicsName(): string | null {
+/** The name of this computer's graphics as the browser states it; null where it does not. */
+export function readGraphicsName(): string | null {
   const context = document.createElement('canvas').getContext('webgl');
   if (!context) return null;
   const name = graphicsNameOf(context);

@@ -4,7 +4,7 @@ import { applyFixes, closesPrograms } from '../fixes';
 import { forecast, type SetupState } from '../load';
 import { withoutPrograms } from '../load/change-state';
 import type { Range } from '../numbers/percentile';
-import { weightOf } from '../programs';
+import { isProtected, weightOf } from '../programs';
 
 /** What closing programs would bring, against leaving them all. */
 export interface ClosingForecast {
@@ -14,7 +14,7 @@ export interface ClosingForecast {
   readonly gainById: ReadonlyMap<string, number>;
 }
 
-/** Programs of which it is asked what each of them alone would bring: the largest, and none that hardly takes anything. */
+/** Programs of which it is asked what each of them alone would bring: the largest that may be closed at all, and none that hardly takes anything. */
 const mostAsked = 12;
 const leastAsked = 0.02;
 
@@ -32,7 +32,7 @@ export function forecastClosing(card: JobCard, belief: Belief | null, chosenIds:
   };
   const before = shownWithout(new Set());
   const asked = card.programs
-    .filter((program) => program.role !== 'editor' && program.canClose !== 'no' && weightOf(program) >= leastAsked)
+    .filter((program) => !isProtected(program.role) && weightOf(program) >= leastAsked)
     .toSorted((a, b) => weightOf(b) - weightOf(a))
     .slice(0, mostAsked);
   return {

@@ -48,7 +48,7 @@ describe('forecastClosing', () => {
       programs: programsBusy.programs.map((program, i) => ({
         ...program,
         ...(i === 0 && { role: 'editor' as const, canClose: 'no' as const }),
-        ...(i === 1 && { canClose: 'no' as const }),
+        ...(i === 1 && { role: 'system' as const, canClose: 'no' as const }),
       })),
     };
     expect([...forecastClosing(card, null, []).gainById.keys()]).toEqual(ids.slice(2, 4));

@@ -30,7 +30,7 @@ import { FactField } from '../fields/FactField';
 import { NumberField } from '../fields/NumberField';
 import { StepPage } from '../shell/StepPage';
 import { useOpenCard } from '../shell/use-open-card';
-import { DecodeTable } from './DecodeTable';
+import { BrowserSays } from './BrowserSays';
 import { Drives } from './Drives';
 import { KnownMachines } from './KnownMachines';
 import { MeasuredDecoding } from './MeasuredDecoding';
@@ -182,7 +182,7 @@ export function Machine() {
           </Disclosure>
         </Spaced>
         <Spaced>
-          <DecodeTable />
+          <BrowserSays />
         </Spaced>
         <Spaced>
           <Disclosure label="Where do I find these?">

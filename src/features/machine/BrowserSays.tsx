@@ -1,0 +1,96 @@
+'use client';
+
+import { type ReactNode, useEffect, useState } from 'react';
+import styled from 'styled-components';
+import { type BrowserFacts, readBrowserFacts } from '@/adapters/browser/browser-facts';
+import { readDecodeTable } from '@/adapters/browser/read-decode-table';
+import type { DecodeTableRow } from '@/core/machine';
+import { formatBytes, formatFps } from '@/messages/format';
+import { askedPictureTexts } from '@/messages/machine';
+import { DataTable, TableFrame } from '@/ui/DataTable';
+import { Disclosure } from '@/ui/Disclosure';
+import { colour } from '@/ui/tokens';
+
+const Facts = styled.dl`
+  display: grid;
+  grid-template-columns: max-content minmax(0, 1fr);
+  gap: 2px 16px;
+  margin-bottom: 12px;
+  dt { color: ${colour.inkSoft}; }
+  dd { color: ${colour.ink}; overflow-wrap: anywhere; }
+`;
+
+const wordOf = (is: boolean): string => (is ? 'yes' : 'no');
+
+/** What a browser states, each in its words; what it does not state is said not to be. */
+function describeFacts(facts: BrowserFacts): readonly (readonly [string, ReactNode])[] {
+  const { coreCount, memoryClassGib, graphicsName, screenPx, scale, refreshHz, storageLeftBytes } = facts;
+  const unstated = 'not stated';
+  return [
+    ['Processor cores', coreCount ?? unstated],
+    [
+      'Memory',
+      memoryClassGib === null
+        ? unstated
+        : `${formatFps(memoryClassGib)} GB or more (browsers say no more than a class)`,
+    ],
+    ['Graphics', graphicsName ?? unstated],
+    ['Screen', `${screenPx.width} × ${screenPx.height}, scaled ${formatFps(scale)} times`],
+    ['Drawn', refreshHz === null ? unstated : `${refreshHz} times a second`],
+    ['It may still store', storageLeftBytes === null ? unstated : formatBytes(storageLeftBytes)],
+  ];
+}
+
+/** What this browser states of the computer, and what it decodes, in hardware and in software; editors may do more. */
+export function BrowserSays() {
+  const [rows, setRows] = useState<readonly DecodeTableRow[]>([]);
+  const [facts, setFacts] = useState<BrowserFacts | null>(null);
+  useEffect(() => {
+    let isCurrent = true;
+    Promise.all([readDecodeTable(), readBrowserFacts()]).then(([table, stated]) => {
+      if (!isCurrent) return;
+      setRows(table);
+      setFacts(stated);
+    });
+    return () => {
+      isCurrent = false;
+    };
+  }, []);
+  return (
+    <Disclosure label="What this browser states and decodes">
+      {facts && (
+        <Facts>
+          {describeFacts(facts).map(([name, value]) => (
+            <div key={name} style={{ display: 'contents' }}>
+              <dt>{name}</dt>
+              <dd>{value}</dd>
+            </div>
+          ))}
+        </Facts>
+      )}
+      {rows.length > 0 && (
+        <TableFrame>
+          <DataTable>
+            <thead>
+              <tr>
+                <th scope="col">1080 lines</th>
+                <th scope="col">By the graphics</th>
+                <th scope="col">By the processor</th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map(({ id, isInHardware, isInSoftware }) => (
+                <tr key={id}>
+                  <th scope="row">{askedPictureTexts[id]}</th>
+                  <td>{wordOf(isInHardware)}</td>
+                  <td>{wordOf(isInSoftware)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </DataTable>
+        </TableFrame>
+      )}
+      Editors decode by themselves, and may do more.
+    </Disclosure>
+  );
+}
