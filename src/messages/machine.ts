@@ -1,4 +1,4 @@
-import type { CardDrive, PlaceId } from '@/core/card';
+import type { CardDrive, JobCard, PlaceId } from '@/core/card';
 import type { MachineTier, UpgradeId } from '@/core/diagnose';
 import {
   type AskedPictureId,
@@ -13,7 +13,7 @@ import {
   type SpeedClass,
 } from '@/core/machine';
 import type { MachineProgress, MachineTestFailure } from '@/core/machine-test';
-import { formatCount, formatMemory, formatRate } from './format';
+import { formatCount, formatGigabytes, formatMemory, formatRate } from './format';
 
 /** Where a fact comes from, as a small label. */
 export const factSourceTexts: Readonly<Record<FactSource, { readonly label: string; readonly what: string }>> = {
@@ -159,3 +159,18 @@ export const askedPictureTexts: Readonly<Record<AskedPictureId, string>> = {
   'vp9-10bit': 'VP9, 10 bit',
   av1: 'AV1',
 };
+
+/** A cache this near to its limit throws away what it will want again. */
+const fullCacheRatio = 0.9;
+
+/** What is wrong with the cache's room; null where nothing is, or too little is known. */
+export function describeCacheTrouble({ cache, drives }: Pick<JobCard, 'cache' | 'drives'>): string | null {
+  const { usedGb, limitGb } = cache;
+  const drive = drives.find(({ holds }) => holds.includes('cache'));
+  const freeGb = drive?.freeGb ?? null;
+  if (limitGb !== null && freeGb !== null && drive && limitGb - (usedGb ?? 0) > freeGb)
+    return `The cache may grow by ${formatGigabytes(limitGb - (usedGb ?? 0))}, and ${drive.label} has ${formatGigabytes(freeGb)} left: lower its limit, or clear it, before the drive is full.`;
+  if (limitGb !== null && usedGb !== null && limitGb > 0 && usedGb >= fullCacheRatio * limitGb)
+    return `The cache is ${Math.round((100 * usedGb) / limitGb)} % full: it throws away what it will want again. Raise its limit where there is room, or clear it.`;
+  return null;
+}

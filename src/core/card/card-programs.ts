@@ -106,6 +106,10 @@ export function listOnCard(
   return [...listed, ...typed].toSorted((a, b) => weightOf(b) - weightOf(a)).concat(together);
 }
 
+/** The programs that the person chose to close or to pause. */
+export const listChosen = ({ programs }: JobCard): readonly CardProgram[] =>
+  programs.filter(({ canClose, id }) => canClose === 'yes' && id !== smallProgramsId);
+
 /** The programs of a card as they were seen, to be held against a later list. */
 export const seenOnCard = (programs: readonly CardProgram[]): readonly ProgramUse[] =>
   programs

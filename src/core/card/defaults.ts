@@ -95,6 +95,7 @@ export function createJobCard(input: {
     machineProfile: input.machine?.machineProfile ?? { id: '', name: '' },
     drives: input.machine?.drives ?? [],
     machineTest: input.machine?.machineTest ?? null,
+    cache: { usedGb: null, limitGb: null },
     programs: [],
     programsSeen: null,
     programsCheck: null,

@@ -181,6 +181,7 @@ function addPrograms(card: RawCard): RawCard {
     machineProfile: { id: '', name: '' },
     drives: [],
     machineTest: null,
+    cache: { usedGb: null, limitGb: null },
     programs: isList(card.programs) ? card.programs.map(toProgram) : card.programs,
     programsSeen: null,
     programsCheck: null,

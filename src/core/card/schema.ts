@@ -509,6 +509,8 @@ export const jobCardSchema = object({
   machineProfile: object({ id: text(80), name: text(80) }),
   drives: array(cardDrive).check(maxLength(60)),
   machineTest: nullable(machineTest),
+  /** How much the editor's cache holds and may hold, in decimal gigabytes; null where nobody looked. */
+  cache: object({ usedGb: nullable(between(0, 1e6)), limitGb: nullable(between(0, 1e6)) }),
   programs: array(program).check(maxLength(500)),
   programsSeen: nullable(programsSeen),
   programsCheck: nullable(programsCheck),

@@ -297,6 +297,7 @@ export interface JobCard {
   readonly machineProfile: { readonly id: string; readonly name: string };
   readonly drives: readonly CardDrive[];
   readonly machineTest: MachineTest | null;
+  readonly cache: { readonly usedGb: number | null; readonly limitGb: number | null };
   readonly programs: readonly CardProgram[];
   readonly programsSeen: ProgramsSeen | null;
   readonly programsCheck: ProgramsCheck | null;

@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { type CardDrive, type JobCard, type PlaceId, placeIds } from '@/core/card';
 import { type DriveKind, driveKinds } from '@/core/machine';
 import { formatFps } from '@/messages/format';
-import { describeDriveTrouble, driveTexts, placeTexts } from '@/messages/machine';
+import { describeCacheTrouble, describeDriveTrouble, driveTexts, placeTexts } from '@/messages/machine';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Spaced } from '@/ui/layout';
@@ -86,6 +86,7 @@ export function Drives({ card }: { readonly card: JobCard }) {
   const { drives } = card;
   const set = (drive: CardDrive) => run({ type: 'setDrive', input: { drive } });
   const trouble = describeDriveTrouble(drives);
+  const cacheTrouble = describeCacheTrouble(card);
   const options = [{ value: 'unknown', label: 'Don’t know' }, ...drives.map(({ id, label }) => ({ value: id, label }))];
   const driveOf = (place: PlaceId): string => drives.find(({ holds }) => holds.includes(place))?.id ?? 'unknown';
   return (
@@ -139,6 +140,33 @@ export function Drives({ card }: { readonly card: JobCard }) {
           </Item>
         ))}
       </ul>
+      <Spaced>
+        <FieldGrid $leastPx={190}>
+          <NumberField
+            label="The editor’s cache holds"
+            unit="GB"
+            minValue={0}
+            maxValue={1_000_000}
+            fractionDigits={1}
+            value={card.cache.usedGb}
+            onChange={(usedGb) => run({ type: 'setCache', input: { patch: { usedGb } } })}
+          />
+          <NumberField
+            label="Its limit, if it has one"
+            unit="GB"
+            minValue={0}
+            maxValue={1_000_000}
+            fractionDigits={1}
+            value={card.cache.limitGb}
+            onChange={(limitGb) => run({ type: 'setCache', input: { patch: { limitGb } } })}
+          />
+        </FieldGrid>
+      </Spaced>
+      {cacheTrouble && (
+        <Spaced>
+          <Note>{cacheTrouble}</Note>
+        </Spaced>
+      )}
       {trouble && (
         <Spaced>
           <Note>{trouble} Moving the cache is among the fixes, with what it would bring.</Note>

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import styled from 'styled-components';
-import { type CardProgram, type JobCard, smallProgramsId } from '@/core/card';
+import { type CardProgram, type JobCard, listChosen } from '@/core/card';
 import { isStillThere, newestRows } from '@/core/programs';
 import { formatMemory, formatRate } from '@/messages/format';
 import { closeOutcomeTexts, describeFreed, describeLookFailure, roleTexts, startupPlaces } from '@/messages/programs';
@@ -24,10 +24,6 @@ const List = styled.ul`
   li:first-child { border-top: 0; }
   small { grid-column: 1 / -1; font-size: 14.5px; color: ${colour.inkSoft}; }
 `;
-
-/** The programs that the person chose to close or to pause. */
-const chosenOf = ({ programs }: JobCard): readonly CardProgram[] =>
-  programs.filter(({ canClose, id }) => canClose === 'yes' && id !== smallProgramsId);
 
 /** What a program takes, as short as can be: "1.5 cores, 640 MB". */
 const describeTaken = ({ busyCores, memoryMib }: CardProgram): string =>
@@ -69,7 +65,7 @@ export function CleanUpResult({ card }: { readonly card: JobCard }) {
 export function CleanUpCheck({ card }: { readonly card: JobCard }) {
   const { run } = useOpenCard();
   const { at, isLooking, failure, look } = useLook();
-  const chosen = chosenOf(card);
+  const chosen = listChosen(card);
   const toPrograms = `/card/${encodeURIComponent(card.id)}/programs`;
   const [isChecking, setChecking] = useState(false);
   const check = async () => {

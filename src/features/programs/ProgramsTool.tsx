@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { ReadList } from '@/adapters/shared/process-list/types';
-import { findReading, fixesInForce, openTrial, readingInForce, smallProgramsId } from '@/core/card';
+import { fixesInForce, listChosen, openTrial, readingInForce } from '@/core/card';
 import { forecastClosing } from '@/core/diagnose';
 import { closesPrograms, closingFix } from '@/core/fixes';
 import { isProtected, type ProcessRow, type ProgramRole } from '@/core/programs';
@@ -57,13 +57,15 @@ export function ProgramsTool() {
   const beginTrial = useBeginTrial();
   const [isPasting, setPasting] = useState(false);
   const { programs, programsSeen, machine } = card;
-  const chosen = programs.filter(
-    ({ canClose, id, role }) => canClose === 'yes' && id !== smallProgramsId && role !== 'editor',
-  );
-  const chosenIds = chosen.map(({ id }) => id);
+  const chosen = useMemo(() => listChosen(card), [card]);
   const forecast = useMemo(
-    () => forecastClosing(card, diagnosis?.sketch ?? null, chosenIds),
-    [card, diagnosis, chosenIds],
+    () =>
+      forecastClosing(
+        card,
+        diagnosis?.sketch ?? null,
+        chosen.map(({ id }) => id),
+      ),
+    [card, diagnosis, chosen],
   );
   const take = (rows: readonly ProcessRow[], seen: Omit<NonNullable<typeof programsSeen>, 'takenAtMs'>) => {
     const before = { programs, programsSeen, programsCheck: card.programsCheck };
@@ -94,7 +96,7 @@ export function ProgramsTool() {
   const begin = () => {
     if (beginTrial(closingFix)) router.push(`/card/${encodeURIComponent(card.id)}/fixes`);
   };
-  const hasReading = readingInForce(card) !== null && findReading(card, readingInForce(card)?.id ?? '') !== null;
+  const hasReading = readingInForce(card) !== null;
   const freedCores = chosen.reduce((sum, { busyCores }) => sum + (busyCores ?? 0), 0);
   const freedMib = chosen.reduce((sum, { memoryMib }) => sum + (memoryMib ?? 0), 0);
   const listed = programs.filter(({ role }) => role !== 'editor');

@@ -43,7 +43,8 @@ export async function listLocalProcesses(): Promise<Omit<ProcessSample, 'atMs' |
     memoryFreeMib: memory.available / bytesPerMib,
     rows: markKernelThreads(
       list
-        .filter(({ pid, name }) => Number.isSafeInteger(pid) && pid > 0 && name !== '')
+        // One that has ended stays on the list until whoever started it has noticed.
+        .filter(({ pid, name, state }) => Number.isSafeInteger(pid) && pid > 0 && name !== '' && state !== 'zombie')
         .slice(0, mostProcesses)
         .map((process) => toRow(process, coresOfPercent)),
     ),

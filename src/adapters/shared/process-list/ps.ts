@@ -100,8 +100,9 @@ export function readPs(text: string): ListedProcesses | null {
     const last = fields.length - 1;
     const row = [...cells.slice(0, last), cells.slice(last).join(' ')];
     const process = cells.length > last ? toProcess(row, fields, atMs) : null;
-    if (process) processes.push(process);
-    else skippedLineCount++;
+    if (!process) skippedLineCount++;
+    // One that has ended stays on the list until whoever started it has noticed.
+    else if (!process.file.endsWith('<defunct>')) processes.push(process);
   }
   if (processes.length === 0) return null;
   // A head of COMM is of files alone, whatever spaces are in them.

@@ -148,6 +148,11 @@ describe('readProcessList on other tools and texts', () => {
     expect(JSON.stringify(list)).not.toMatch(/hunter2|potter|opt/);
   });
 
+  it('leaves out what has ended', () => {
+    const list = read('PID PPID RSS TIME COMMAND\n 10 1 2048 3 owl\n 11 1 0 9 kiln <defunct>');
+    expect([list.rows.map(({ name }) => name), list.skippedLineCount]).toEqual([['owl'], 0]);
+  });
+
   it('says what is wrong with a text that is no list', () => {
     const codeOf = (source: string | Uint8Array) => {
       const list = readProcessList(source);

@@ -129,3 +129,7 @@ export const nameMachine: CommandHandler<{ readonly id: string; readonly name: s
 /** Takes a machine over as another card has it: its facts, drives and measurement. */
 export const takeMachine: CommandHandler<{ readonly known: KnownMachine }> = (card, { known }) =>
   succeed({ ...card, ...known });
+
+/** States how much the editor's cache holds, or may hold. */
+export const setCache: CommandHandler<{ readonly patch: Partial<JobCard['cache']> }> = (card, { patch }) =>
+  succeed({ ...card, cache: { ...card.cache, ...patch } });

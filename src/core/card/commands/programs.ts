@@ -1,6 +1,6 @@
 import { compareCleanUp, groupPrograms, type ProcessRow, type ProgramRole, programKeyOf } from '../../programs';
 import { fail, succeed } from '../../result';
-import { listOnCard, rolesSaid, seenOnCard, smallProgramsId } from '../card-programs';
+import { listChosen, listOnCard, rolesSaid, seenOnCard } from '../card-programs';
 import type { CardProgram, ProgramsSeen } from '../types';
 import type { CommandHandler } from './types';
 
@@ -57,12 +57,11 @@ export const checkPrograms: CommandHandler<{ readonly rows: readonly ProcessRow[
   card,
   { rows, takenAtMs },
 ) => {
-  const chosen = card.programs.filter(({ canClose, id }) => canClose === 'yes' && id !== smallProgramsId);
   const after = groupPrograms(rows, rolesSaid(card.programs));
   const cleanUp = compareCleanUp(
     seenOnCard(card.programs),
     after,
-    chosen.map(({ name }) => name),
+    listChosen(card).map(({ name }) => name),
   );
   const outcomeByKey = new Map(cleanUp.closed.map(({ name, outcome }) => [programKeyOf(name), outcome]));
   return succeed({

@@ -213,6 +213,7 @@ export function drawCard(
     machineProfile: { id: '', name: '' },
     drives: [],
     machineTest: null,
+    cache: { usedGb: null, limitGb: null },
     programsSeen: null,
     programsCheck: null,
     clips,

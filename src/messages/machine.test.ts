@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest';
+import type { CardDrive } from '@/core/card';
+import { describeCacheTrouble, describeDriveTrouble, describeTier } from './machine';
+
+const drive = (label: string, holds: CardDrive['holds'], change: Partial<CardDrive> = {}): CardDrive => ({
+  id: label,
+  label,
+  kind: 'internal-solid-state',
+  sizeGb: 500,
+  freeGb: 40,
+  holds,
+  ...change,
+});
+
+describe('what is said of drives', () => {
+  it('points out a cache on the system’s own drive, and footage and cache on one slow one', () => {
+    expect(describeDriveTrouble([drive('C:', ['system', 'cache'])])).toContain('system’s own drive (C:)');
+    const slow = drive('D:', ['cache', 'footage'], { kind: 'external-spinning' });
+    expect(describeDriveTrouble([drive('C:', ['system']), slow])).toContain('one slow drive (D:)');
+    expect(describeDriveTrouble([drive('C:', ['system']), drive('D:', ['cache', 'footage'])])).toBeNull();
+    expect(describeDriveTrouble([])).toBeNull();
+  });
+
+  it('says when a cache may grow beyond its drive, or has no room left of its own', () => {
+    const drives = [drive('C:', ['cache'])];
+    expect(describeCacheTrouble({ cache: { usedGb: 20, limitGb: 100 }, drives })).toContain(
+      'grow by 80 GB, and C: has 40 GB',
+    );
+    expect(describeCacheTrouble({ cache: { usedGb: 48, limitGb: 50 }, drives })).toContain('96 % full');
+    expect(describeCacheTrouble({ cache: { usedGb: 10, limitGb: 40 }, drives })).toBeNull();
+    expect(describeCacheTrouble({ cache: { usedGb: 10, limitGb: null }, drives })).toBeNull();
+    expect(describeCacheTrouble({ cache: { usedGb: null, limitGb: 30 }, drives: [] })).toBeNull();
+  });
+
+  it('describes a machine as an offer in a shop does', () => {
+    expect(describeTier({ coreCount: 6, coreSpeedRatio: 1.25, memoryMib: 16_384, graphics: 'shared' })).toBe(
+      '6 cores, of usual speed; 16 GB; shared graphics',
+    );
+  });
+});
