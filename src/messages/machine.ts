@@ -136,7 +136,7 @@ export const describeTier = ({ coreCount, coreSpeedRatio, memoryMib, graphics }:
 const describeSpeed = (ratio: number): string =>
   ratio >= 2 ? 'the quickest of today' : ratio >= 1.5 ? 'quick' : ratio >= 1.1 ? 'of usual speed' : 'of modest speed';
 
-/** What lies together on one drive and gets into each other's way; null where nothing does. */
+/** What lies together on a single drive and gets into each other's way; null where nothing does. */
 export function describeDriveTrouble(drives: readonly CardDrive[]): string | null {
   const together = drives.find(({ holds }) => holds.includes('cache') && holds.includes('system'));
   if (together)

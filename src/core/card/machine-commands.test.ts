@@ -66,7 +66,7 @@ describe('the machine on a card', () => {
     expect(hot.machine.isThin).toEqual({ value: 'yes', source: 'measured' });
   });
 
-  it('keeps what lies on a drive when drives are read again, and lets one thing lie on one drive', () => {
+  it('keeps what lies on a drive when drives are read again, and lets one thing lie on a single drive', () => {
     const two = run(
       empty,
       { type: 'takeDrives', input: { drives: [drive('C:', true), drive('D:')] } },

@@ -32,7 +32,7 @@ describe('factsOfMachine', () => {
     });
   });
 
-  it('says where the footage lies only where there is one drive to lie on', () => {
+  it('says where the footage lies only where there is a single drive to lie on', () => {
     const [drive] = laptop.drives;
     const one = valuesOf({ ...laptop, drives: drive ? [drive] : [] });
     expect([one.footageDrive, one.cacheDrive]).toEqual(['internal-solid-state', 'internal-solid-state']);

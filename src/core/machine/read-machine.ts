@@ -56,7 +56,7 @@ const mainGraphics = (graphics: readonly ReadGraphics[]): ReadGraphics | undefin
 
 /**
  * What follows for a card from what was read. Left out is what nothing follows for: where the footage and the cache lie is
- * only certain where there is one drive.
+ * only certain where there is a single drive.
  */
 export function factsOfMachine(machine: ReadMachine): ReadMachineFacts {
   const { processor, memory, graphics, drives, battery, system } = machine;

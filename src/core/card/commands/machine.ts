@@ -108,7 +108,7 @@ export const removeDrive: CommandHandler<{ readonly id: string }> = (card, { id 
   return succeed({ ...card, drives });
 };
 
-/** Says on which drive something lies, or that nobody knows (null). One thing lies on one drive. */
+/** Says on which drive something lies, or that nobody knows (null). One thing lies on a single drive. */
 export const placeOnDrive: CommandHandler<{ readonly place: PlaceId; readonly driveId: string | null }> = (
   card,
   { place, driveId },
