@@ -10,10 +10,17 @@ const Details = styled.details`
   > div { padding: 6px 0 4px; color: ${colour.inkSoft}; max-width: 68ch; }
 `;
 
+interface DisclosureProps {
+  readonly label: ReactNode;
+  /** Called when it is unfolded, for what is only worked out for whoever looks. */
+  readonly onOpen?: () => void;
+  readonly children: ReactNode;
+}
+
 /** An explanation that folds away. */
-export function Disclosure({ label, children }: { readonly label: ReactNode; readonly children: ReactNode }) {
+export function Disclosure({ label, onOpen, children }: DisclosureProps) {
   return (
-    <Details>
+    <Details onToggle={(event) => event.currentTarget.open && onOpen?.()}>
       <summary>{label}</summary>
       <div>{children}</div>
     </Details>

@@ -403,8 +403,9 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       const result = change(entry.view, atMs);
       if (!result.ok || result.value === entry.view) return result;
       entries.set(cardId, { ...entry, pending: [...entry.pending, { change, atMs }], view: result.value });
-      publish();
+      // Writing begins before the page is drawn anew: a tab that is closed right after shows nothing that is not stored.
       enqueue();
+      publish();
       return result;
     },
     add: (card) => {

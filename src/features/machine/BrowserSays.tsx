@@ -1,6 +1,6 @@
 'use client';
 
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import styled from 'styled-components';
 import { type BrowserFacts, readBrowserFacts } from '@/adapters/browser/browser-facts';
 import { readDecodeTable } from '@/adapters/browser/read-decode-table';
@@ -45,19 +45,15 @@ function describeFacts(facts: BrowserFacts): readonly (readonly [string, ReactNo
 export function BrowserSays() {
   const [rows, setRows] = useState<readonly DecodeTableRow[]>([]);
   const [facts, setFacts] = useState<BrowserFacts | null>(null);
-  useEffect(() => {
-    let isCurrent = true;
-    Promise.all([readDecodeTable(), readBrowserFacts()]).then(([table, stated]) => {
-      if (!isCurrent) return;
-      setRows(table);
-      setFacts(stated);
-    });
-    return () => {
-      isCurrent = false;
-    };
-  }, []);
+  // Asking for the graphics' name takes a moment, in which a page just loaded has better things to do.
+  const read = async () => {
+    if (facts) return;
+    const [table, stated] = await Promise.all([readDecodeTable(), readBrowserFacts()]);
+    setRows(table);
+    setFacts(stated);
+  };
   return (
-    <Disclosure label="What this browser states and decodes">
+    <Disclosure label="What this browser states and decodes" onOpen={read}>
       {facts && (
         <Facts>
           {describeFacts(facts).map(([name, value]) => (
