@@ -76,6 +76,12 @@ describe('the machine on a card', () => {
     expect(two.drives.map(({ holds }) => holds)).toEqual([['system'], ['cache']]);
     expect(two.machine.cacheDrive).toEqual({ value: 'internal-solid-state', source: 'typed' });
     expect(two.machine.systemDriveFreePercent).toEqual({ value: 10, source: 'read' });
+    const typed = run(
+      empty,
+      { type: 'setMachine', input: { facts: { systemDriveFreePercent: { value: 40, source: 'typed' } } } },
+      { type: 'takeDrives', input: { drives: [drive('C:', true)] } },
+    );
+    expect(typed.machine.systemDriveFreePercent).toEqual({ value: 40, source: 'typed' });
     const again = run(two, { type: 'takeDrives', input: { drives: [drive('C:', true), drive('D:')] } });
     expect(again.drives).toEqual(two.drives);
     const away = run(again, { type: 'removeDrive', input: { id: 'drive:D:' } });

@@ -92,9 +92,6 @@ function createWorld() {
   });
   return {
     count: () => listCount,
-    pass: (ms: number) => {
-      nowMs += ms;
-    },
     list: async (): Promise<Omit<ProcessSample, 'atMs' | 'coversSec'>> => {
       listCount++;
       // One takes a core all the time; one came with the third list and takes two.

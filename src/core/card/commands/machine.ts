@@ -52,15 +52,16 @@ export const setMachineTest: CommandHandler<{ readonly test: MachineTest | null 
   });
 };
 
-/** A fact that follows from the drive on which something lies. */
-const driveFacts = (drives: readonly CardDrive[]): Partial<CardMachine> => {
+/** Facts that follow from the drives and from what a person said lies on them; what was typed of the system's drive stays. */
+const driveFacts = (machine: CardMachine, drives: readonly CardDrive[]): Partial<CardMachine> => {
   const kindAt = (place: PlaceId): DriveKind | null => drives.find(({ holds }) => holds.includes(place))?.kind ?? null;
   const [footage, cache] = [kindAt('footage'), kindAt('cache')];
   const system = drives.find(({ holds }) => holds.includes('system'));
   return {
     ...(footage && { footageDrive: { value: footage, source: 'typed' } }),
     ...(cache && { cacheDrive: { value: cache, source: 'typed' } }),
-    ...(system?.sizeGb &&
+    ...(isFree(machine.systemDriveFreePercent) &&
+      system?.sizeGb &&
       system.freeGb !== null && {
         systemDriveFreePercent: {
           value: Math.min(100, Math.round((1000 * system.freeGb) / system.sizeGb) / 10),
@@ -73,7 +74,7 @@ const driveFacts = (drives: readonly CardDrive[]): Partial<CardMachine> => {
 const withDrives = (card: JobCard, drives: readonly CardDrive[]): JobCard => ({
   ...card,
   drives,
-  machine: { ...card.machine, ...driveFacts(drives) },
+  machine: { ...card.machine, ...driveFacts(card.machine, drives) },
 });
 
 /** Takes the drives that were read; what the person said lies on one stays with it. A drive that is gone goes. */
