@@ -4,25 +4,6 @@ import { untilConcluded } from './trials';
 
 const field = (page: Page, name: string) => page.getByRole('textbox', { name, exact: true });
 
-/** The number of cores of a card as it lies in the browser's storage. */
-const readStoredCores = (page: Page, cardId: string): Promise<number | null> =>
-  page.evaluate(
-    (id) =>
-      new Promise<number | null>((resolve, reject) => {
-        const opening = indexedDB.open('oil-can');
-        opening.onerror = () => reject(opening.error);
-        opening.onsuccess = () => {
-          const asked = opening.result.transaction('cards').objectStore('cards').get(id);
-          asked.onerror = () => reject(asked.error);
-          asked.onsuccess = () => {
-            opening.result.close();
-            resolve(asked.result?.document?.machine?.coreCount?.value ?? null);
-          };
-        };
-      }),
-    cardId,
-  );
-
 test.describe('in a German browser', () => {
   test.use({ locale: 'de-DE' });
 
@@ -60,9 +41,7 @@ test('stores a number as it is typed, and gives the old one back on Escape', asy
   await page.keyboard.press('Escape');
   await expect(cores).toHaveValue(before);
   await cores.fill('12');
-  // The tab goes in the middle: neither Enter nor Tab was pressed. A busy machine may still be writing what it shows.
-  await expect(page.getByRole('navigation', { name: 'Steps' })).toContainText('12 cores');
-  await expect.poll(() => readStoredCores(page, 'demo-decode-bound')).toBe(12);
+  // The tab goes in the middle: neither Enter nor Tab was pressed, and nothing says that it is stored.
   await page.close();
   const again = await context.newPage();
   await openStep(again, 'demo-decode-bound', 'machine');

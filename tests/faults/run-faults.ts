@@ -1,8 +1,10 @@
 import { CardDatabase } from '@/adapters/browser/card-database';
 import type { CardChange } from '@/adapters/browser/card-entry';
 import { type CardStore, createCardStore } from '@/adapters/browser/card-store';
+import { createLeftCards } from '@/adapters/browser/left-cards';
 import { applyCommand, type CardCommand, createJobCard, createProgram, type JobCard } from '@/core/card';
 import { createRandom, type Random } from '@/core/numbers/random';
+import { createMemoryStorage } from '../memory-storage';
 import { createFaultyStorage, type FaultKind, faultKinds } from './faulty-indexed-db';
 
 /** What a run of random commands over a failing storage came to. */
@@ -10,7 +12,7 @@ export interface FaultRun {
   readonly seed: number;
   readonly commandCount: number;
   readonly faults: readonly FaultKind[];
-  /** What had been shown as stored and was not there afterwards. */
+  /** What had been shown as stored, or in a tab that was closed in the middle, and was not there afterwards. */
   readonly lost: readonly string[];
   /** What was not stored, and neither announced nor there to be exported. */
   readonly silent: readonly string[];
@@ -48,8 +50,8 @@ const storedOf = (store: CardStore): readonly JobCard[] =>
 const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve, 1));
 
 /**
- * One run: random commands in one or two tabs while the storage fails and recovers; then the tabs are closed and opened
- * again on the storage as it is. Titles are overwritten by design, so what is followed is what is added.
+ * One run: random commands in one or two tabs while the storage fails and recovers; then the tabs are closed, some in the
+ * middle, and opened again on the storage as it is. Titles are overwritten by design, so what is followed is what is added.
  */
 export async function runFaults(seed: number): Promise<FaultRun> {
   const random = createRandom(seed);
@@ -57,9 +59,12 @@ export async function runFaults(seed: number): Promise<FaultRun> {
   const name = `faults-${seed}`;
   let now = 1_000_000;
   let idCount = 0;
+  let tabCount = 0;
+  const left = createMemoryStorage();
   const openTab = async (): Promise<CardStore> => {
     const store = createCardStore({
       database: new CardDatabase(name, storage.options),
+      leftCards: createLeftCards(left, `tab-${++tabCount}`),
       nowMs: () => ++now,
       createId: () => `copy-${seed}-${++idCount}`,
     });
@@ -94,19 +99,24 @@ export async function runFaults(seed: number): Promise<FaultRun> {
     if (random.isTrue(0.3)) await store.settle();
     if (random.isTrue(0.3)) await pause();
   }
-  if (random.isTrue(0.6)) {
-    storage.fail(null);
-    for (const tab of tabs) tab.retry();
+  // In some runs the tabs are closed in the middle: what they show then must be there again, stored or not.
+  const isCutOff = random.isTrue(0.4);
+  if (isCutOff) for (const tab of tabs) tab.leave();
+  else {
+    if (random.isTrue(0.6)) {
+      storage.fail(null);
+      for (const tab of tabs) tab.retry();
+    }
+    for (const tab of tabs) await tab.settle();
+    for (let i = 0; i < 3; i++) await pause();
   }
-  for (const tab of tabs) await tab.settle();
-  for (let i = 0; i < 3; i++) await pause();
-  const shownStored = new Set(tabs.flatMap((tab) => [...marksOf(storedOf(tab))]));
+  const mustStay = new Set(tabs.flatMap((tab) => [...marksOf(isCutOff ? cardsOf(tab) : storedOf(tab))]));
   const isAnnounced = (tab: CardStore): boolean => tab.getSnapshot().storageFailure !== null;
   const unsafe = tabs.flatMap((tab) =>
     [...tab.getSnapshot().cards.values()].filter(({ isStored }) => !isStored).map((open) => ({ tab, open })),
   );
   // Every card that is not stored is announced as that, and stands there to be exported.
-  const silent = unsafe
+  const silent = (isCutOff ? [] : unsafe)
     .filter(({ tab, open }) => !isAnnounced(tab) || open.isSafe)
     .map(({ open }) => `${open.card.id}: not stored, and nothing says so`);
   for (const tab of tabs) tab.close();
@@ -117,7 +127,7 @@ export async function runFaults(seed: number): Promise<FaultRun> {
   const onDeleted = new Set(
     (await readAll(name, storage)).filter(({ deletedAtMs }) => deletedAtMs > 0).flatMap(({ marks }) => marks),
   );
-  const lost = [...shownStored].filter((mark) => !there.has(mark) && !(deleted.size > 0 && onDeleted.has(mark)));
+  const lost = [...mustStay].filter((mark) => !there.has(mark) && !(deleted.size > 0 && onDeleted.has(mark)));
   again.close();
   return { seed, commandCount, faults, lost, silent };
 }

@@ -91,9 +91,19 @@ export function settleEntry(entry: CardEntry, { card, revision, changeCount, isM
   };
 }
 
+/** A card as one of its own, because it does not fit what is stored under its id. */
+export const copyCard = (card: JobCard, id: string, origin: 'from this tab' | 'from a closed tab'): JobCard => ({
+  ...card,
+  id,
+  title: `${card.title.slice(0, 180)} (${origin})`,
+});
+
+/** Whether something was done to the card that is not in the browser's storage. */
+export const hasChanges = (entry: CardEntry): boolean =>
+  entry.pending.length > 0 || entry.isReplacing || entry.mayLieDeleted;
+
 /** Whether everything in this entry is in the browser's storage. */
-export const isStored = (entry: CardEntry): boolean =>
-  entry.revision > 0 && entry.pending.length === 0 && !entry.isReplacing && !entry.mayLieDeleted;
+export const isStored = (entry: CardEntry): boolean => entry.revision > 0 && !hasChanges(entry);
 
 /** Whether what was concluded is of the card as it is now. */
 export const isAnswerFresh = ({ answer, view, revision, pending }: CardEntry): boolean =>

@@ -6,7 +6,9 @@ import { type AnswerRow, CardDatabase, type CardRow } from './card-database';
 import {
   type CardChange,
   type CardEntry,
+  copyCard,
   createEntry,
+  hasChanges,
   isAnswerFresh,
   isStored,
   type PendingChange,
@@ -15,6 +17,7 @@ import {
   settleEntry,
   type WrittenCard,
 } from './card-entry';
+import { type LeftCards, takeUp } from './left-cards';
 import { toStorageFailure } from './storage-failure';
 
 /** A row that cannot be shown; it is kept as it is. */
@@ -76,6 +79,11 @@ export interface CardStore {
   readonly retry: () => void;
   /** Resolves when everything so far has been written, or has failed to be. */
   readonly settle: () => Promise<void>;
+  /**
+   * The tab is going: what is not in the database yet is left where the next opening takes it up. From then on this
+   * store writes nothing more; a page that comes back after all opens a new one.
+   */
+  readonly leave: () => void;
   readonly close: () => void;
 }
 
@@ -92,6 +100,8 @@ const emptySnapshot: CardsSnapshot = {
 
 export interface CardStoreOptions {
   readonly database?: CardDatabase;
+  /** Where a closing tab leaves what it cannot wait for; null where there is no such place. */
+  readonly leftCards?: LeftCards | null;
   readonly nowMs: () => number;
   readonly createId: () => string;
 }
@@ -125,7 +135,12 @@ function applyPending(base: JobCard, pending: readonly PendingChange[]): Result<
 const toRow = (card: JobCard, revision: number): CardRow => ({ id: card.id, revision, deletedAtMs: 0, document: card });
 
 /** Creates the store; nothing is opened or read before `open`. */
-export function createCardStore({ database = new CardDatabase(), nowMs, createId }: CardStoreOptions): CardStore {
+export function createCardStore({
+  database = new CardDatabase(),
+  leftCards = null,
+  nowMs,
+  createId,
+}: CardStoreOptions): CardStore {
   const entries = new Map<string, CardEntry>();
   const removed = new Map<string, CardEntry>();
   /** Removed cards whose mark is not in the storage yet. */
@@ -133,11 +148,14 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
   const unreadable = new Map<string, UnreadableCard>();
   /** Conclusions that are not in the storage yet. */
   const unkept = new Set<string>();
+  /** When the last change was made of those that are being written, by card. */
+  const writingAtMs = new Map<string, number>();
   const listeners = new Set<() => void>();
   let snapshot = emptySnapshot;
   let writing: Promise<void> = Promise.resolve();
   let subscription: { unsubscribe: () => void } | null = null;
   let loadFirst: (() => Promise<readonly JobCard[]>) | null = null;
+  let isLeaving = false;
   let isClosed = false;
 
   const publish = (change: Partial<Pick<CardsSnapshot, 'status' | 'storageFailure' | 'conflict'>> = {}): void => {
@@ -215,9 +233,19 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
   ): Promise<Written> => {
     // What was typed while the row was being read belongs to this tab's version too.
     const mine = entries.get(cardId) ?? entry;
-    const copy = { ...mine.view, id: createId(), title: `${mine.view.title.slice(0, 180)} (from this tab)` };
+    const copy = copyCard(mine.view, createId(), 'from this tab');
     await database.cards.put(toRow(copy, 1));
     return { kind: 'kept-both', copy, changeCount: mine.pending.length, ...outcome };
+  };
+
+  /** Leaves a card with changes that are not stored to the next opening. */
+  const leaveCard = (entry: CardEntry): void => {
+    if (hasChanges(entry)) leftCards?.put(entry.view, entry.revision, writingAtMs.get(entry.view.id) ?? null);
+  };
+
+  const takeUpLeft = async (): Promise<void> => {
+    for (const left of leftCards?.readAll() ?? [])
+      if (await takeUp(database, left, createId)) leftCards?.drop(left.key);
   };
 
   /** Puts one entry's pending changes on the revision that is stored now; resolves once the storage has them. */
@@ -244,6 +272,8 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
           unreadable: null,
         });
       const revision = (row?.revision ?? 0) + 1;
+      // With another tab's changes in it, what is shown here is not all of the card.
+      if (!isMerged) writingAtMs.set(cardId, result.value.updatedAtMs);
       await database.cards.put(toRow(result.value, revision));
       return {
         kind: 'stored',
@@ -271,7 +301,12 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
   /** Writes one entry's pending commands. Memory changes only when the transaction is through. */
   const writeEntry = async (cardId: string): Promise<void> => {
     const entry = entries.get(cardId);
-    if (entry && !isStored(entry)) takeOver(cardId, await writeOn(cardId, entry));
+    if (!entry || isStored(entry)) return;
+    try {
+      takeOver(cardId, await writeOn(cardId, entry));
+    } finally {
+      writingAtMs.delete(cardId);
+    }
   };
 
   /**
@@ -313,7 +348,7 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
   /** Runs storage work after all that came before; a failure leaves everything in memory and says so. */
   const enqueue = (): void => {
     writing = writing.then(async () => {
-      if (isClosed) return;
+      if (isClosed || isLeaving) return;
       try {
         await startFollowing();
         // What could not be written earlier is tried again with each later change.
@@ -357,6 +392,7 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
     await database.open();
     if (loadFirst) await layInFirstCards(loadFirst);
     await dropOld();
+    await takeUpLeft();
     const [rows, answers] = await readAll();
     if (isClosed) return;
     follow(rows, answers);
@@ -402,8 +438,10 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       const atMs = nowMs();
       const result = change(entry.view, atMs);
       if (!result.ok || result.value === entry.view) return result;
-      entries.set(cardId, { ...entry, pending: [...entry.pending, { change, atMs }], view: result.value });
-      // Writing begins before the page is drawn anew: a tab that is closed right after shows nothing that is not stored.
+      const next = { ...entry, pending: [...entry.pending, { change, atMs }], view: result.value };
+      entries.set(cardId, next);
+      // What is typed last is run while the tab is going.
+      if (isLeaving) leaveCard(next);
       enqueue();
       publish();
       return result;
@@ -451,6 +489,11 @@ export function createCardStore({ database = new CardDatabase(), nowMs, createId
       enqueue();
     },
     dismissConflict: () => publish({ conflict: null }),
+    leave: () => {
+      if (!leftCards) return;
+      isLeaving = true;
+      for (const entry of entries.values()) leaveCard(entry);
+    },
     close: () => {
       isClosed = true;
       subscription?.unsubscribe();
