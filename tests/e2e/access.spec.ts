@@ -130,7 +130,7 @@ const sizes = [
   [390, 844],
 ] as const;
 
-test('needs no sideways scrolling on any screen, from 1920 pixels wide to 390', async ({ page }) => {
+test('needs no sideways scrolling on any screen, from 1920 pixels wide to 390', deep, async ({ page }) => {
   const expectNoOverflow = async (screen: string) => {
     for (const [width, height] of sizes) {
       await page.setViewportSize({ width, height });

@@ -246,50 +246,54 @@ test('weighs a fix that makes one thing better and another worse by all that is 
   await expect(trial(page).getByRole('button', { name: 'Keep it' })).toHaveAttribute('data-look', 'primary');
 });
 
-test('switches working sets to and fro, with the short list each way, and a set of one’s own', async ({ page }) => {
-  await page.goto('/card/demo-effects-bound/fixes');
-  await makeChange(page, lowerQuality);
-  await measure(page);
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await page.getByRole('link', { name: /^While you work/ }).click();
-  await untilConcluded(page);
-  const order = page.getByRole('region', { name: 'The order that stays light' });
-  await expect(order).toContainText(
-    /Take clips off .*Trim before you add effects.*Leave effects and colour for the end/,
-  );
-  await unfold(page);
-  await expect(order.getByText('Leave out takes at once.')).toBeVisible();
-  const closely = page.getByRole('article', { name: 'Looking closely' });
-  await expect(closely.getByRole('list', { name: 'To Looking closely' })).toContainText(
-    'Preview quality: back to full',
-  );
-  await closely.getByRole('button', { name: 'I switched to this: Looking closely' }).click();
-  await expect(closely).toContainText('in use');
-  await page.getByRole('link', { name: /^Fixes/ }).click();
-  await expect(page.getByText('Another working set is switched to.')).toBeVisible();
-  await page.getByRole('link', { name: /^Export check/ }).click();
-  await expect(page.getByRole('heading', { name: 'Ready to export' }).first()).toBeVisible();
-  await page.getByRole('link', { name: /^While you work/ }).click();
-  await closely.getByRole('button', { name: 'I am back' }).click();
-  await page.getByText('A set of your own').click();
-  await page.getByRole('textbox', { name: 'Name of the set' }).fill('Rough cut');
-  await page.getByText('Bypass the effects while cutting').last().click();
-  await page.getByRole('button', { name: 'Add this set' }).click();
-  const own = page.getByRole('article', { name: 'Rough cut' });
-  await expect(own).toContainText('Bypass the effects while cutting');
-  await own.getByRole('button', { name: 'Change Rough cut' }).click();
-  const changed = page.getByRole('article', { name: 'Change Rough cut' });
-  await changed.getByRole('textbox', { name: 'Name of the set' }).fill('Rougher cut');
-  await changed.getByText('Bypass the effects while cutting').click();
-  await changed.getByRole('button', { name: 'Save the set' }).click();
-  await expect(page.getByRole('article', { name: 'Rougher cut' })).toContainText('Nothing is left out.');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(own).toContainText('Bypass the effects while cutting');
-  await own.getByRole('button', { name: 'Delete Rough cut' }).click();
-  await expect(own).toBeHidden();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(own).toBeVisible();
-});
+test(
+  'switches working sets to and fro, with the short list each way, and a set of one’s own',
+  deep,
+  async ({ page }) => {
+    await page.goto('/card/demo-effects-bound/fixes');
+    await makeChange(page, lowerQuality);
+    await measure(page);
+    await page.getByRole('button', { name: 'Keep it' }).click();
+    await page.getByRole('link', { name: /^While you work/ }).click();
+    await untilConcluded(page);
+    const order = page.getByRole('region', { name: 'The order that stays light' });
+    await expect(order).toContainText(
+      /Take clips off .*Trim before you add effects.*Leave effects and colour for the end/,
+    );
+    await unfold(page);
+    await expect(order.getByText('Leave out takes at once.')).toBeVisible();
+    const closely = page.getByRole('article', { name: 'Looking closely' });
+    await expect(closely.getByRole('list', { name: 'To Looking closely' })).toContainText(
+      'Preview quality: back to full',
+    );
+    await closely.getByRole('button', { name: 'I switched to this: Looking closely' }).click();
+    await expect(closely).toContainText('in use');
+    await page.getByRole('link', { name: /^Fixes/ }).click();
+    await expect(page.getByText('Another working set is switched to.')).toBeVisible();
+    await page.getByRole('link', { name: /^Export check/ }).click();
+    await expect(page.getByRole('heading', { name: 'Ready to export' }).first()).toBeVisible();
+    await page.getByRole('link', { name: /^While you work/ }).click();
+    await closely.getByRole('button', { name: 'I am back' }).click();
+    await page.getByText('A set of your own').click();
+    await page.getByRole('textbox', { name: 'Name of the set' }).fill('Rough cut');
+    await page.getByText('Bypass the effects while cutting').last().click();
+    await page.getByRole('button', { name: 'Add this set' }).click();
+    const own = page.getByRole('article', { name: 'Rough cut' });
+    await expect(own).toContainText('Bypass the effects while cutting');
+    await own.getByRole('button', { name: 'Change Rough cut' }).click();
+    const changed = page.getByRole('article', { name: 'Change Rough cut' });
+    await changed.getByRole('textbox', { name: 'Name of the set' }).fill('Rougher cut');
+    await changed.getByText('Bypass the effects while cutting').click();
+    await changed.getByRole('button', { name: 'Save the set' }).click();
+    await expect(page.getByRole('article', { name: 'Rougher cut' })).toContainText('Nothing is left out.');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(own).toContainText('Bypass the effects while cutting');
+    await own.getByRole('button', { name: 'Delete Rough cut' }).click();
+    await expect(own).toBeHidden();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(own).toBeVisible();
+  },
+);
 
 test('remembers what the editor can do for the next card', async ({ page }) => {
   await openCards(page);

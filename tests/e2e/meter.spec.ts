@@ -118,7 +118,7 @@ test('marks the part where it is seen in a recording that is stored lying on its
   await expect(page.getByRole('region', { name: 'What it showed' })).toContainText('Oil Can is sure', measured);
 });
 
-test('measures the part and the span that a person types', async ({ page }) => {
+test('measures the part and the span that a person types', deep, async ({ page }) => {
   const plan = planRecording(73, 'pan', live);
   await page.goto('/card/demo-decode-bound/meter');
   await choose(page, await record(plan));

@@ -1,5 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, type Page, test } from '@playwright/test';
+import { deep } from './screens';
 
 const openMeter = async (page: Page, way: string, cardId = 'demo-effects-bound'): Promise<void> => {
   await page.goto(`/card/${cardId}/meter`);
@@ -29,7 +30,7 @@ test('says before any press where a browser cannot share a window, and offers wh
   await expect(page.getByRole('region', { name: 'Tap at each stutter' })).toBeVisible();
 });
 
-test('takes taps and held freezes from a small window of its own', async ({ page, context }) => {
+test('takes taps and held freezes from a small window of its own', deep, async ({ page, context }) => {
   // A picture-in-picture window is out of a test's reach; the narrow window is what other browsers have.
   await page.addInitScript(() => Reflect.deleteProperty(window, 'documentPictureInPicture'));
   await openMeter(page, 'Tap along');

@@ -17,7 +17,7 @@ import {
   settleEntry,
   type WrittenCard,
 } from './card-entry';
-import { type LeftCards, takeUp } from './left-cards';
+import type { LeftCards } from './left-cards';
 import { toStorageFailure } from './storage-failure';
 
 /** A row that cannot be shown; it is kept as it is. */
@@ -243,9 +243,12 @@ export function createCardStore({
     if (hasChanges(entry)) leftCards?.put(entry.view, entry.revision, writingAtMs.get(entry.view.id) ?? null);
   };
 
-  const takeUpLeft = async (): Promise<void> => {
-    for (const left of leftCards?.readAll() ?? [])
-      if (await takeUp(database, left, createId)) leftCards?.drop(left.key);
+  const takeUpAllLeft = async (): Promise<void> => {
+    const left = leftCards?.readAll();
+    if (!leftCards || !left || left.size === 0) return;
+    // Seldom needed, and not to be waited for by every first page.
+    const { takeUpLeft } = await import('./take-up-left');
+    for (const [key, text] of left) if (await takeUpLeft(database, text, createId)) leftCards.drop(key);
   };
 
   /** Puts one entry's pending changes on the revision that is stored now; resolves once the storage has them. */
@@ -392,7 +395,7 @@ export function createCardStore({
     await database.open();
     if (loadFirst) await layInFirstCards(loadFirst);
     await dropOld();
-    await takeUpLeft();
+    await takeUpAllLeft();
     const [rows, answers] = await readAll();
     if (isClosed) return;
     follow(rows, answers);

@@ -71,9 +71,9 @@ describe('a tab that is closed in the middle', () => {
 
   it('takes nothing from a note that is cut off, and keeps a card that it cannot read', async () => {
     const left = createMemoryStorage();
-    left.setItem('oil-can.left:x:a', '{"id":"a","rev');
+    left.setItem('oil-can.left:xa', '{"id":"a","rev');
     left.setItem(
-      'oil-can.left:y:a',
+      'oil-can.left:ya',
       JSON.stringify({ id: 'a', revision: 7, writingAtMs: null, document: { form: 99 } }),
     );
     expect(titlesOf(await opened('cut', left))).toEqual(['Pots']);

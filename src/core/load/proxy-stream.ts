@@ -1,12 +1,13 @@
+import { keyFrameDistanceOf, type ProxyRecipe, proxyMegabitPerSec, proxySizeOf, usualRecipe } from '../proxies/recipe';
 import type { PictureStream } from './types';
 
-/** Proxies are H.264 with every frame a key frame: megabits a megapixel and frame at good preview quality. Assumption. */
-const proxyMegabitPerMegapixel = 0.8;
-
-/** The proxy of a stream: the same shape and rate at a smaller height, every frame a key frame. */
-export function proxyStreamOf(original: PictureStream, heightPx: number): PictureStream {
-  const widthPx = Math.max(2, 2 * Math.round((original.widthPx * heightPx) / original.heightPx / 2));
-  const megapixels = (widthPx * heightPx) / 1e6;
+/** The proxy of a stream by a recipe: the same shape and rate with fewer lines; as large as it is where it has no more. */
+export function proxyStreamOf(
+  original: PictureStream,
+  lines: number,
+  recipe: Pick<ProxyRecipe, 'keyFrames' | 'grade'> = usualRecipe,
+): PictureStream {
+  const { widthPx, heightPx } = proxySizeOf(original, lines) ?? original;
   return {
     codec: 'h264',
     bitDepth: 8,
@@ -14,8 +15,8 @@ export function proxyStreamOf(original: PictureStream, heightPx: number): Pictur
     widthPx,
     heightPx,
     frameRateFps: original.frameRateFps,
-    bitrateMbitPerSec: proxyMegabitPerMegapixel * megapixels * original.frameRateFps,
-    meanKeyFrameDistanceFrames: 1,
+    bitrateMbitPerSec: proxyMegabitPerSec({ widthPx, heightPx }, original.frameRateFps, recipe),
+    meanKeyFrameDistanceFrames: keyFrameDistanceOf({ ...usualRecipe, ...recipe }, original.frameRateFps),
     hardwareDecode: 'unknown',
     drive: original.drive,
   };

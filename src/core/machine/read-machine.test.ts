@@ -14,6 +14,7 @@ const laptop: ReadMachine = {
     { label: 'D:', kind: 'external-spinning', sizeGb: 2000, freeGb: 900, isSystem: false },
   ],
   battery: { isPluggedIn: false, percent: 60 },
+  powerMode: 'saving',
 };
 const valuesOf = (machine: ReadMachine) =>
   Object.fromEntries(Object.entries(factsOfMachine(machine)).map(([key, { value }]) => [key, value]));
@@ -27,6 +28,7 @@ describe('factsOfMachine', () => {
       graphicsMemoryMib: 4096,
       hasSecondGraphics: 'yes',
       isPluggedIn: 'no',
+      powerMode: 'saving',
       systemDriveFreePercent: 12,
       programPercent: 'all-cores',
     });
@@ -45,6 +47,7 @@ describe('factsOfMachine', () => {
       graphics: [{ name: 'some', isSeparate: null, memoryMib: null }],
       drives: [],
       battery: null,
+      powerMode: null,
     });
     expect(Object.keys(little).sort()).toEqual(['coreCount', 'hasSecondGraphics', 'isPluggedIn', 'memoryMib']);
     expect(little.isPluggedIn).toBe('yes');

@@ -1,4 +1,4 @@
-import type { DriveKind, GraphicsKind } from './catalogue';
+import type { DriveKind, GraphicsKind, PowerMode } from './catalogue';
 import type { Fact, KnownState } from './facts';
 import type { ProgramPercent } from './program-percent';
 
@@ -32,6 +32,8 @@ export interface ReadMachine {
   readonly graphics: readonly ReadGraphics[];
   readonly drives: readonly ReadDrive[];
   readonly battery: { readonly isPluggedIn: boolean; readonly percent: number } | null;
+  /** What is set for saving power; null where the system does not say. */
+  readonly powerMode: PowerMode | null;
 }
 
 /** The facts of a card's machine that can be read; the same names as on the card. */
@@ -42,6 +44,7 @@ export interface ReadMachineFacts {
   readonly graphicsMemoryMib?: Fact<number>;
   readonly hasSecondGraphics?: Fact<KnownState>;
   readonly isPluggedIn?: Fact<KnownState>;
+  readonly powerMode?: Fact<PowerMode>;
   readonly systemDriveFreePercent?: Fact<number>;
   readonly footageDrive?: Fact<DriveKind>;
   readonly cacheDrive?: Fact<DriveKind>;
@@ -59,7 +62,7 @@ const mainGraphics = (graphics: readonly ReadGraphics[]): ReadGraphics | undefin
  * only certain where there is a single drive.
  */
 export function factsOfMachine(machine: ReadMachine): ReadMachineFacts {
-  const { processor, memory, graphics, drives, battery, system } = machine;
+  const { processor, memory, graphics, drives, battery, powerMode, system } = machine;
   const main = mainGraphics(graphics);
   const systemDrive = drives.find(({ isSystem }) => isSystem);
   const [only] = drives;
@@ -73,6 +76,7 @@ export function factsOfMachine(machine: ReadMachine): ReadMachineFacts {
     ...(battery
       ? { isPluggedIn: read<KnownState>(battery.isPluggedIn ? 'yes' : 'no') }
       : { isPluggedIn: read<KnownState>('yes') }),
+    ...(powerMode && { powerMode: read(powerMode) }),
     ...(systemDrive &&
       systemDrive.sizeGb > 0 && {
         systemDriveFreePercent: read(

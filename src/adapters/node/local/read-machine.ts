@@ -10,6 +10,8 @@ import {
 } from 'systeminformation';
 import type { DriveKind, ReadDrive, ReadGraphics, ReadMachine } from '@/core/machine';
 
+import { readPowerMode } from './read-power-mode';
+
 const bytesPerMib = 2 ** 20;
 
 const systemKinds: Readonly<Record<string, ReadMachine['system']['kind']>> = {
@@ -91,12 +93,13 @@ async function readDrives(): Promise<readonly ReadDrive[]> {
 
 /** Reads what this computer is. Nothing of whose it is: no names of hosts or persons, no serial numbers, no folders. */
 export async function readLocalMachine(): Promise<ReadMachine> {
-  const [processor, memory, cards, drives, power, system] = await Promise.all([
+  const [processor, memory, cards, drives, power, powerMode, system] = await Promise.all([
     cpu(),
     mem(),
     readGraphics(),
     readDrives(),
     readBattery(),
+    readPowerMode(),
     osInfo(),
   ]);
   return {
@@ -114,5 +117,6 @@ export async function readLocalMachine(): Promise<ReadMachine> {
     graphics: cards,
     drives,
     battery: power.hasBattery ? { isPluggedIn: power.acConnected, percent: power.percent } : null,
+    powerMode,
   };
 }

@@ -1,0 +1,343 @@
+import {
+  BlobSource,
+  EncodedAudioPacketSource,
+  EncodedPacket,
+  EncodedPacketSink,
+  EncodedVideoPacketSource,
+  Input,
+  type InputAudioTrack,
+  type InputVideoTrack,
+  MovOutputFormat,
+  Mp4OutputFormat,
+  Output,
+  StreamTarget,
+  type StreamTargetChunk,
+} from 'mediabunny';
+import type { VideoFacts } from '@/core/footage';
+import { rationalToNumber } from '@/core/numbers/rational';
+import {
+  keyFrameDistanceOf,
+  type MadeProxy,
+  type ProxyFailure,
+  type ProxyProgress,
+  type ProxyRecipe,
+  type ProxySize,
+  proxyFileName,
+  proxyMegabitPerSec,
+  proxySizeOf,
+} from '@/core/proxies';
+import { fail, type Result, succeed } from '@/core/result';
+import { readableFormats } from '../shared/readable-formats';
+
+/** What decodes, encodes and tells the time; replaced in tests. */
+export interface ProxyMeans {
+  readonly createDecoder: (init: VideoDecoderInit) => VideoDecoder;
+  readonly createEncoder: (init: VideoEncoderInit) => VideoEncoder;
+  readonly nowMs: () => number;
+}
+
+/** Packets waiting in the decoder and frames waiting in the encoder: enough to keep both busy, few enough to stay small. */
+const mostDecoding = 8;
+const mostEncoding = 4;
+const reportEveryMs = 250;
+/** How far the sound is written ahead of the picture. */
+const soundAheadSec = 0.5;
+
+/** Thrown where the reason is known. */
+class ProxyError extends Error {
+  constructor(readonly failure: ProxyFailure) {
+    super(failure.code);
+  }
+}
+
+/** The level of H.264 that sizes and rates ask for: 4.2 holds 1080 lines at 60 a second, 5.2 holds 2160. */
+const codecStringFor = ({ widthPx, heightPx }: ProxySize): string =>
+  widthPx * heightPx <= 1920 * 1088 ? 'avc1.64002a' : 'avc1.640034';
+
+function encoderConfigOf(facts: VideoFacts, size: ProxySize, recipe: ProxyRecipe): VideoEncoderConfig {
+  const fps = rationalToNumber(facts.frameRate);
+  return {
+    codec: codecStringFor(size),
+    width: size.widthPx,
+    height: size.heightPx,
+    bitrate: Math.round(1e6 * proxyMegabitPerSec(size, fps, recipe)),
+    framerate: fps,
+    bitrateMode: 'variable',
+    latencyMode: 'quality',
+    avc: { format: 'avc' },
+  };
+}
+
+/** Exact times of frames by the whole microseconds that decoders and encoders know them by. */
+type Times = Map<number, { readonly timestamp: number; readonly duration: number }>;
+
+/** Copies one sound track packet by packet, up to the picture. */
+class SoundCopy {
+  private readonly packets: AsyncIterator<EncodedPacket>;
+  private waiting: EncodedPacket | null = null;
+  private isDone = false;
+  private isFirst = true;
+
+  constructor(
+    private readonly source: EncodedAudioPacketSource,
+    track: InputAudioTrack,
+    private readonly config: AudioDecoderConfig,
+  ) {
+    this.packets = new EncodedPacketSink(track).packets()[Symbol.asyncIterator]();
+  }
+
+  async upTo(atSec: number): Promise<void> {
+    while (!this.isDone) {
+      if (!this.waiting) {
+        const next = await this.packets.next();
+        if (next.done) {
+          this.isDone = true;
+          this.source.close();
+          return;
+        }
+        this.waiting = next.value;
+      }
+      if (this.waiting.timestamp > atSec) return;
+      const packet = this.waiting;
+      this.waiting = null;
+      await this.source.add(packet, this.isFirst ? { decoderConfig: this.config } : undefined);
+      this.isFirst = false;
+    }
+  }
+}
+
+interface Opened {
+  readonly track: InputVideoTrack;
+  readonly config: VideoDecoderConfig;
+}
+
+async function openOriginal(input: Input, facts: VideoFacts): Promise<Opened> {
+  const track = await input.getPrimaryVideoTrack();
+  const config = track && (await track.getDecoderConfig());
+  if (!track || !config || !(await VideoDecoder.isConfigSupported(config)).supported)
+    throw new ProxyError({ code: 'proxy-codec-not-decoded', codec: facts.codec });
+  return { track, config };
+}
+
+/** Waits for either end to have room again; rejects at once with what broke. */
+class Room {
+  private wake = (): void => undefined;
+  private broken: Error | null = null;
+
+  readonly breakOff = (error: Error): void => {
+    this.broken ??= error;
+    this.wake();
+  };
+  readonly notify = (): void => this.wake();
+
+  check(): void {
+    if (this.broken) throw this.broken;
+  }
+
+  async until(isRoom: () => boolean): Promise<void> {
+    this.check();
+    while (!isRoom()) {
+      await new Promise<void>((resolve) => {
+        this.wake = resolve;
+      });
+      this.check();
+    }
+  }
+}
+
+/** Draws a frame at the proxy's size, for encoders that do not scale or do not take its pixels. */
+function createScaler({ widthPx, heightPx }: ProxySize): (frame: VideoFrame) => VideoFrame {
+  const canvas = new OffscreenCanvas(widthPx, heightPx);
+  const context = canvas.getContext('2d', { alpha: false });
+  if (!context) throw new Error('createScaler: this browser has no 2d canvas in workers');
+  return (frame) => {
+    context.drawImage(frame, 0, 0, widthPx, heightPx);
+    return new VideoFrame(canvas, { timestamp: frame.timestamp, duration: frame.duration ?? undefined });
+  };
+}
+
+/** Pixels that encoders of 8 bits take as they come. */
+const isTaken = (format: VideoPixelFormat | null): boolean => format === 'I420' || format === 'NV12' || format === null;
+
+/**
+ * Makes the proxy of one clip: its frames go from the decoder straight into an encoder of the proxy's size, its sound is
+ * copied, and both are written as they come. Frame count, time stamps, rotation, pixel shape and range stay. Memory is
+ * bounded whatever the length. `target` is closed when it is done and aborted otherwise. Never rejects.
+ */
+export async function makeProxy(
+  means: ProxyMeans,
+  file: File,
+  facts: VideoFacts,
+  recipe: ProxyRecipe,
+  target: WritableStream<StreamTargetChunk>,
+  onProgress: (progress: ProxyProgress) => void,
+  signal: AbortSignal,
+): Promise<Result<MadeProxy, ProxyFailure>> {
+  const startedMs = means.nowMs();
+  const input = new Input({ formats: readableFormats, source: new BlobSource(file) });
+  let isWritten = false;
+  let sizeBytes = 0;
+  const counted = new WritableStream<StreamTargetChunk>({
+    start: () => undefined,
+    write: async (chunk) => {
+      await writer.write(chunk);
+      sizeBytes = Math.max(sizeBytes, chunk.position + chunk.data.byteLength);
+    },
+  });
+  const writer = target.getWriter();
+  const times: Times = new Map();
+  const room = new Room();
+  let encoder: VideoEncoder | null = null;
+  let decoder: VideoDecoder | null = null;
+  let output: Output | null = null;
+  const onAbort = (): void => room.breakOff(new ProxyError({ code: 'proxy-stopped' }));
+  signal.addEventListener('abort', onAbort);
+  try {
+    if (signal.aborted) throw new ProxyError({ code: 'proxy-stopped' });
+    const { track, config } = await openOriginal(input, facts);
+    const size = proxySizeOf(facts, recipe.lines) ?? facts;
+    const isMov = proxyFileName(facts, '').endsWith('.mov');
+    const picture = new EncodedVideoPacketSource('avc');
+    output = new Output({
+      format: isMov ? new MovOutputFormat({ fastStart: false }) : new Mp4OutputFormat({ fastStart: false }),
+      target: new StreamTarget(counted, { chunked: true, chunkSize: 4 * 2 ** 20 }),
+    });
+    const fps = rationalToNumber(facts.frameRate);
+    output.addVideoTrack(picture, {
+      rotation: await track.getRotation(),
+      ...(!facts.isVariableFrameRate && { frameRate: fps }),
+      ...(recipe.keyFrames === 'every-frame' && { hasOnlyKeyPackets: true }),
+    });
+    const sounds: SoundCopy[] = [];
+    let droppedSoundCount = 0;
+    for (const sound of await input.getAudioTracks()) {
+      const codec = await sound.getCodec();
+      const soundConfig = await sound.getDecoderConfig();
+      if (!codec || !soundConfig || !output.format.getSupportedAudioCodecs().includes(codec)) {
+        droppedSoundCount++;
+        continue;
+      }
+      const source = new EncodedAudioPacketSource(codec);
+      output.addAudioTrack(source, { languageCode: await sound.getLanguageCode() });
+      sounds.push(new SoundCopy(source, sound, soundConfig));
+    }
+    await output.start();
+
+    // What came out of the encoder and is not written yet; the encoder's own order is the order of time.
+    const written: Promise<void>[] = [];
+    let writing = Promise.resolve();
+    let frameCount = 0;
+    let toldMs = startedMs;
+    const colorSpace = await track.getColorSpace();
+    const aspect = {
+      displayAspectWidth: facts.widthPx * facts.pixelAspect.num,
+      displayAspectHeight: facts.heightPx * facts.pixelAspect.den,
+    };
+    const onChunk = (chunk: EncodedVideoChunk, meta?: EncodedVideoChunkMetadata): void => {
+      const time = times.get(chunk.timestamp);
+      if (!time) return;
+      times.delete(chunk.timestamp);
+      const data = new Uint8Array(chunk.byteLength);
+      chunk.copyTo(data);
+      const packet = new EncodedPacket(data, chunk.type, time.timestamp, time.duration, frameCount++);
+      const withShape = meta?.decoderConfig && {
+        ...meta,
+        decoderConfig: { ...meta.decoderConfig, colorSpace, ...aspect },
+      };
+      writing = writing.then(async () => {
+        for (const sound of sounds) await sound.upTo(time.timestamp + soundAheadSec);
+        await picture.add(packet, withShape);
+      });
+      writing.catch(room.breakOff);
+      written.push(writing);
+      room.notify();
+    };
+    encoder = means.createEncoder({
+      output: onChunk,
+      error: (error) => room.breakOff(new ProxyError({ code: 'proxy-encoder-failed', detail: error.message })),
+    });
+    encoder.configure(encoderConfigOf(facts, size, recipe));
+    const encoding = encoder;
+    const keyEvery = keyFrameDistanceOf(recipe, fps);
+    let scale: ((frame: VideoFrame) => VideoFrame) | null = null;
+    let givenCount = 0;
+    const onFrame = (frame: VideoFrame): void => {
+      if (encoding.state !== 'configured') return frame.close();
+      if (!isTaken(frame.format)) scale ??= createScaler(size);
+      const given = scale ? scale(frame) : frame;
+      encoding.encode(given, { keyFrame: givenCount++ % keyEvery === 0 });
+      given.close();
+      if (scale) frame.close();
+    };
+    let decodedAtMs = 0;
+    decoder = means.createDecoder({
+      output: onFrame,
+      error: (error) =>
+        room.breakOff(new ProxyError({ code: 'proxy-frame-unreadable', atMs: decodedAtMs, detail: error.message })),
+    });
+    decoder.configure(config);
+    const decoding = decoder;
+    decoding.addEventListener('dequeue', room.notify);
+    encoding.addEventListener('dequeue', room.notify);
+    for await (const packet of new EncodedPacketSink(track).packets()) {
+      await room.until(() => decoding.decodeQueueSize < mostDecoding && encoding.encodeQueueSize < mostEncoding);
+      const chunk = packet.toEncodedVideoChunk();
+      times.set(chunk.timestamp, { timestamp: packet.timestamp, duration: packet.duration });
+      decodedAtMs = packet.timestamp * 1000;
+      decoding.decode(chunk);
+      const nowMs = means.nowMs();
+      if (nowMs - toldMs >= reportEveryMs) {
+        toldMs = nowMs;
+        onProgress({ frameCount, atMs: decodedAtMs, elapsedMs: nowMs - startedMs });
+      }
+      // Writing that falls behind holds the rest up.
+      if (written.length > 16) await written[written.length - 16];
+      if (written.length > 256) written.splice(0, written.length - 32);
+    }
+    await decoding.flush();
+    room.check();
+    await encoding.flush();
+    room.check();
+    await writing;
+    const missing = [...times.values()].toSorted((a, b) => a.timestamp - b.timestamp)[0];
+    if (missing)
+      throw new ProxyError({
+        code: 'proxy-frame-unreadable',
+        atMs: missing.timestamp * 1000,
+        detail: 'no picture came of it',
+      });
+    picture.close();
+    for (const sound of sounds) await sound.upTo(Number.POSITIVE_INFINITY);
+    await output.finalize();
+    await writer.close();
+    isWritten = true;
+    const elapsedMs = means.nowMs() - startedMs;
+    onProgress({ frameCount, atMs: facts.durationMs, elapsedMs });
+    return succeed({ frameCount, ...size, sizeBytes, elapsedMs, droppedSoundCount });
+  } catch (error) {
+    return fail(await failureOf(error, file));
+  } finally {
+    signal.removeEventListener('abort', onAbort);
+    if (decoder && decoder.state !== 'closed') decoder.close();
+    if (encoder && encoder.state !== 'closed') encoder.close();
+    if (!isWritten) {
+      await output?.cancel().catch(() => undefined);
+      await writer.abort().catch(() => undefined);
+    }
+    input.dispose();
+  }
+}
+
+/** What an error of reading, decoding or writing means to a person. */
+async function failureOf(error: unknown, file: File): Promise<ProxyFailure> {
+  if (error instanceof ProxyError) return error.failure;
+  const name = error instanceof DOMException ? error.name : '';
+  if (name === 'QuotaExceededError') return { code: 'proxy-disk-full' };
+  if (name === 'NotAllowedError' || name === 'NoModificationAllowedError') return { code: 'proxy-permission-lost' };
+  try {
+    await file.slice(0, 1).arrayBuffer();
+  } catch {
+    return { code: 'proxy-original-gone' };
+  }
+  return { code: 'proxy-broke', detail: error instanceof Error ? `${error.name}: ${error.message}` : String(error) };
+}

@@ -1,0 +1,2 @@
+export * from './recipe';
+export * from './types';

@@ -1,0 +1,80 @@
+import type { VideoFacts } from '../footage/types';
+
+/** Which frames of a proxy can be decoded alone: all of them for jumping about, or one every half second for small files. */
+export const keyFrameWays = ['every-frame', 'half-second'] as const;
+export type KeyFrameWay = (typeof keyFrameWays)[number];
+
+/** How many bits the picture is given. */
+export const bitrateGrades = ['small', 'usual', 'fine'] as const;
+export type BitrateGrade = (typeof bitrateGrades)[number];
+
+/** How a proxy is made: H.264, the original's shape, rate, time stamps and sound. */
+export interface ProxyRecipe {
+  /** Lines of the picture's shorter side, as it is coded. */
+  readonly lines: number;
+  readonly keyFrames: KeyFrameWay;
+  readonly grade: BitrateGrade;
+}
+
+export const usualRecipe: ProxyRecipe = { lines: 540, keyFrames: 'every-frame', grade: 'usual' };
+
+/** Megabits a megapixel and frame where every frame is a key frame. Assumption: what keeps faces and edges at preview size. */
+const megabitPerMegapixel: Readonly<Record<BitrateGrade, number>> = { small: 0.45, usual: 0.8, fine: 1.4 };
+
+/** Of that, what frames need that build on others, a key frame every half second. Assumption. */
+const shortGroupShare = 0.4;
+
+/** Frames from one key frame of a proxy to the next. */
+export const keyFrameDistanceOf = ({ keyFrames }: ProxyRecipe, frameRateFps: number): number =>
+  keyFrames === 'every-frame' ? 1 : Math.max(1, Math.round(frameRateFps / 2));
+
+/** Coded size of a proxy, in even numbers as 4:2:0 needs it. */
+export interface ProxySize {
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+const even = (value: number): number => Math.max(2, 2 * Math.round(value / 2));
+
+/** The size of a picture's proxy with so many lines on its shorter side; null where the picture has no more than that. */
+export function proxySizeOf({ widthPx, heightPx }: ProxySize, lines: number): ProxySize | null {
+  const shorter = Math.min(widthPx, heightPx);
+  if (lines >= shorter) return null;
+  const scale = even(lines) / shorter;
+  return { widthPx: even(widthPx * scale), heightPx: even(heightPx * scale) };
+}
+
+/** Bits a second, in millions, that a proxy's picture is made with. */
+export const proxyMegabitPerSec = (
+  { widthPx, heightPx }: ProxySize,
+  frameRateFps: number,
+  { keyFrames, grade }: Pick<ProxyRecipe, 'keyFrames' | 'grade'>,
+): number =>
+  megabitPerMegapixel[grade] *
+  (keyFrames === 'every-frame' ? 1 : shortGroupShare) *
+  ((widthPx * heightPx) / 1e6) *
+  frameRateFps;
+
+/** Sound that is not stored as it sounds, of usual quality. Assumption. */
+const packedMegabitPerChannelSec = 0.1;
+
+/** Bits a second, in millions, of the sound that a proxy takes over as it is. */
+export function soundMegabitPerSec({ audio }: VideoFacts): number {
+  if (!audio) return 0;
+  const bits = /^pcm_[suf](\d+)/.exec(audio.codec)?.[1];
+  return bits === undefined
+    ? audio.channelCount * packedMegabitPerChannelSec
+    : (audio.channelCount * audio.sampleRateHz * Number(bits)) / 1e6;
+}
+
+/** What may stand at the end of a proxy's name so that editors and people pair it with its original. */
+export const proxySuffix = '_Proxy';
+
+/** Whether sound is stored as it sounds: it is copied, into the form that holds it for editors. */
+const isPlainSound = ({ audio }: VideoFacts): boolean => audio !== null && audio.codec.startsWith('pcm_');
+
+/** A proxy's file name: the original's, a suffix, and the ending of what it is. */
+export function proxyFileName(facts: VideoFacts, suffix: string): string {
+  const stem = facts.fileName.replace(/\.[^.]*$/, '');
+  return `${stem}${suffix}.${isPlainSound(facts) ? 'mov' : 'mp4'}`;
+}
