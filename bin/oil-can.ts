@@ -14,7 +14,8 @@ const usage = `Use:
                 [--filmed yes|no] < frames.gray
                                              what a recorded preview showed (8-bit grey frames)
   oil-can programs LIST [--cores N]          what a list of processes holds, by programs
-  oil-can machine                            what this computer is`;
+  oil-can machine                            what this computer is
+  oil-can check-proxy ORIGINAL PROXY         what is wrong with a proxy`;
 
 /** Each command loads only what it needs: reading the code takes longer than most of the work. */
 async function runCommand(words: readonly string[]): Promise<CommandOutput> {
@@ -31,6 +32,12 @@ async function runCommand(words: readonly string[]): Promise<CommandOutput> {
   if (command === 'machine') {
     if (rest.length > 0) throw new WrongUseError('“machine” takes nothing.');
     return (await import('./commands/machine')).machineCommand();
+  }
+  if (command === 'check-proxy') {
+    const [original, proxy, ...more] = rest;
+    if (original === undefined || proxy === undefined || more.length > 0)
+      throw new WrongUseError('“check-proxy” takes an original and its proxy.');
+    return (await import('./commands/check-proxy')).checkProxyCommand(original, proxy);
   }
   if (command === 'programs') {
     const { parseProgramsOptions, programsCommand } = await import('./commands/programs');

@@ -18,6 +18,12 @@ export interface AnswerRow {
   readonly answer: unknown;
 }
 
+/** A folder that the person picked, to be asked for again with one press. */
+export interface FolderRow {
+  readonly key: string;
+  readonly handle: FileSystemDirectoryHandle;
+}
+
 /** Single facts about this browser's copy, such as that the demo cards were laid in once. */
 export interface MetaRow {
   readonly key: string;
@@ -29,6 +35,7 @@ export class CardDatabase extends Dexie {
   cards!: EntityTable<CardRow, 'id'>;
   answers!: EntityTable<AnswerRow, 'cardId'>;
   meta!: EntityTable<MetaRow, 'key'>;
+  folders!: EntityTable<FolderRow, 'key'>;
 
   constructor(name = 'oil-can', options?: ConstructorParameters<typeof Dexie>[1]) {
     super(name, options);
@@ -36,5 +43,16 @@ export class CardDatabase extends Dexie {
     // Intervals stand on the card, so that they go where it goes; the table was never written.
     this.version(2).stores({ readingIntervals: null });
     this.version(3).stores({ answers: 'cardId' });
+    this.version(4).stores({ folders: 'key' });
+  }
+}
+
+/** Runs one piece of work on the database and closes it. */
+export async function withDatabase<T>(work: (database: CardDatabase) => Promise<T>): Promise<T> {
+  const database = new CardDatabase();
+  try {
+    return await work(database);
+  } finally {
+    database.close();
   }
 }

@@ -1,4 +1,4 @@
-import { CardDatabase } from './card-database';
+import { withDatabase } from './card-database';
 
 /** Widths of a table's columns by their ids, in pixels. */
 export type ColumnWidths = Readonly<Record<string, number>>;
@@ -9,16 +9,6 @@ const isWidths = (value: unknown): value is ColumnWidths =>
   Object.values(value).every((width) => typeof width === 'number' && width >= 20 && width <= 2000);
 
 const keyOf = (table: string): string => `column-widths:${table}`;
-
-/** Runs one piece of work on the database and closes it. */
-async function withDatabase<T>(work: (database: CardDatabase) => Promise<T>): Promise<T> {
-  const database = new CardDatabase();
-  try {
-    return await work(database);
-  } finally {
-    database.close();
-  }
-}
 
 /** The widths that were stored for a table; none where nothing was, or where storage is refused. */
 export async function readColumnWidths(table: string): Promise<ColumnWidths> {

@@ -130,7 +130,7 @@ describe('migrateCard', () => {
     const { clips, decodeTests, version, editor, ...rest } = parsed.value;
     const { clips: storedClips, version: _, timeline, ...storedRest } = stored;
     expectSameTimeline(parsed.value, timeline);
-    expect([version, decodeTests, editor]).toEqual([8, [], unknownEditor]);
+    expect([version, decodeTests, editor]).toEqual([9, [], unknownEditor]);
     expect(rest).toMatchObject(storedRest);
     expect(clips.map(({ facts }) => facts)).toMatchObject(storedClips.map(({ facts }: { facts: object }) => facts));
     expect(clips.every((clip) => clip.facts.kind === 'video' && clip.origin === 'file' && clip.drive === null)).toBe(
@@ -145,7 +145,7 @@ describe('migrateCard', () => {
     const { version: _, timeline, ...storedRest } = stored;
     expectSameTimeline(parsed.value, timeline);
     expect(parsed.value).toMatchObject(storedRest);
-    expect(parsed.value).toMatchObject({ version: 8, editor: unknownEditor, answers: [], refused: [] });
+    expect(parsed.value).toMatchObject({ version: 9, editor: unknownEditor, answers: [], refused: [] });
     expect(parsed.value.machine.cacheDrive.source).toBe('assumed');
   });
 
@@ -200,6 +200,13 @@ describe('migrateCard', () => {
     expect(parsed.value.readings[0]?.measured?.freezesPerMinute).toBe(3.92);
     const undescribed = parseCard({ ...stored, timeline: { ...timeline, isDescribed: false } });
     expect(undescribed).toMatchObject({ ok: true, value: { timeline: { stated: [] } } });
+  });
+
+  it('reads a card that version 8 stored: no proxy of it is known by its file', async () => {
+    const stored = JSON.parse(await readFile(new URL('./examples/version-8.json', import.meta.url), 'utf8'));
+    const parsed = parseCard(stored);
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
+    expect(parsed.value).toEqual({ ...stored, version: 9, proxies: [] });
   });
 
   it('reads a card that version 7 stored: nothing more is known of its programs and its machine', async () => {

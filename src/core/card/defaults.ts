@@ -99,6 +99,7 @@ export function createJobCard(input: {
     programs: [],
     programsSeen: null,
     programsCheck: null,
+    proxies: [],
     clips: [],
     decodeTests: [],
     timeline: {

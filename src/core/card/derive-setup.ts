@@ -20,7 +20,7 @@ import { isStillThere } from '../programs';
 import { measureDecoding, measureReading } from '../test-play/measure-decoding';
 import { hardwareVerdictOf } from './hardware-verdict';
 import { plausibleFps } from './plausible-fps';
-import type { CardClip, CardEditor, CardProgram, JobCard } from './types';
+import type { CardClip, CardEditor, CardProgram, CardProxy, JobCard } from './types';
 
 /** Where nothing was read of a clip's key frames: a second apart, but for codecs that have nothing else. Assumption. */
 const assumedKeyFrameSec = 1;
@@ -195,6 +195,28 @@ const hasStatedProxies = ({ proxies }: CardEditor): boolean =>
 /** Height of proxies where nobody said. Assumption: half of the most usual size. */
 const usualProxyHeightPx = 540;
 
+/** The clip with the very proxy that lies on the card; one whose check found something is none. */
+function withKnownProxy(clip: SetupClip, proxy: CardProxy | undefined): SetupClip {
+  if (!proxy || (proxy.faults?.length ?? 0) > 0) return clip;
+  const { widthPx, heightPx, isEveryFrameKey, sizeBytes } = proxy;
+  const stream = proxyStreamOf(clip.original, Math.min(widthPx, heightPx), {
+    keyFrames: isEveryFrameKey ? 'every-frame' : 'half-second',
+    grade: 'usual',
+  });
+  return {
+    ...clip,
+    proxy: { ...stream, widthPx, heightPx, bitrateMbitPerSec: sizeBytes / 125 / Math.max(1, clip.durationMs) },
+  };
+}
+
+/** The clips with the proxies that are known by their files; where none is, with those that the person says there are. */
+function withProxies(clips: readonly SetupClip[], { proxies, editor }: JobCard): readonly SetupClip[] {
+  if (!hasStatedProxies(editor)) return clips;
+  if (proxies.length === 0) return clips.map((clip) => withProxy(clip, editor));
+  const byClip = new Map(proxies.map((proxy) => [proxy.clipId, proxy]));
+  return clips.map((clip) => withKnownProxy(clip, byClip.get(clip.id)));
+}
+
 /** A clip with the proxy that the person says they have of it. */
 function withProxy(clip: SetupClip, editor: CardEditor): SetupClip {
   const heightPx = editor.proxyHeightPx ?? usualProxyHeightPx;
@@ -219,7 +241,7 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
   const { timeline, preview, editor } = card;
   const rateOf = readRates(card, tests);
   const originals = card.clips.flatMap((clip) => toSetupClip(card, clip, rateOf));
-  const clips = hasStatedProxies(editor) ? originals.map((clip) => withProxy(clip, editor)) : originals;
+  const clips = withProxies(originals, card);
   return {
     hidden: {
       ...usualHidden,

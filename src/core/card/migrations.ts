@@ -188,6 +188,9 @@ function addPrograms(card: RawCard): RawCard {
   };
 }
 
+/** That proxies exist was said of all clips alike; now each is known by its file. */
+const addProxies = (card: RawCard): RawCard => ({ ...card, version: 9, proxies: [] });
+
 /**
  * One step a version: `migrations[1]` turns a version 1 document into a version 2 one, and so on.
  * Steps are pure, never removed, and each comes with a stored example in its test. Version 1 is the first.
@@ -200,6 +203,7 @@ export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = 
   5: addFileReads,
   6: addStatements,
   7: addPrograms,
+  8: addProxies,
 };
 
 /** Takes a document up to `newest` step by step; throws where a step is missing, which a test rules out. */

@@ -26,10 +26,11 @@ import { programPercents } from '../machine/program-percent';
 import { confidenceReasons, confidences, paces } from '../meter/types';
 import { closeOutcomes } from '../programs/clean-up';
 import { programRoles } from '../programs/types';
+import { proxyFaultCodes } from '../proxies/check-proxy';
 import { decodeWays } from '../test-play/types';
 
 /**
- * The job card document, version 8: one laggy project on one machine. The unit of storage and of exchange;
+ * The job card document, version 9: one laggy project on one machine. The unit of storage and of exchange;
  * docs/job-card.schema.json is made from this. Ranges are wide enough for any real machine and film, and narrow
  * enough that no number in them can make the cost model overflow.
  */
@@ -254,6 +255,21 @@ const clip = object({
   correctedFields: array(enumOf(correctableFields)).check(maxLength(correctableFields.length)),
   /** What this browser says of decoding it in hardware; null where it was not asked. */
   browserAnswer: nullable(object({ hardware: enumOf(hardwareAnswers), isSmooth: known, isPowerEfficient: known })),
+});
+
+/** A small copy of a clip, as its file is. */
+const cardProxy = object({
+  clipId: id,
+  fileName,
+  /** The folder it lies in, as the system calls it; empty for this browser's own. */
+  folderName: text(300),
+  widthPx: pixels,
+  heightPx: pixels,
+  isEveryFrameKey: boolean(),
+  sizeBytes,
+  madeAtMs: atMs,
+  /** What its check found; null where nobody checked it, and empty where it is fine. */
+  faults: nullable(array(enumOf(proxyFaultCodes)).check(maxLength(proxyFaultCodes.length))),
 });
 
 const decodeTest = object({
@@ -489,7 +505,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 8;
+export const jobCardVersion = 9;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),
@@ -515,6 +531,8 @@ export const jobCardSchema = object({
   programsSeen: nullable(programsSeen),
   programsCheck: nullable(programsCheck),
   clips: array(clip).check(maxLength(10_000)),
+  /** Small copies that were made here or looked at; how far they have come in the editor is said of all of them there. */
+  proxies: array(cardProxy).check(maxLength(10_000)),
   /** Clips that were really decoded on this machine: what the machine's decoding was measured by. */
   decodeTests: array(decodeTest).check(maxLength(1000)),
   timeline,

@@ -10,6 +10,7 @@ import type { Confidence, ConfidenceReason, Pace } from '../meter/types';
 import type { Rational } from '../numbers/rational';
 import type { CloseOutcome } from '../programs/clean-up';
 import type { ProgramRole } from '../programs/types';
+import type { ProxyFaultCode } from '../proxies/check-proxy';
 import type { DecodeTest } from '../test-play/types';
 import type {
   clipOrigins,
@@ -281,10 +282,24 @@ export interface CardAnswer {
   readonly fixes: readonly FixUse[];
 }
 
+/** A small copy of a clip, as its file is. */
+export interface CardProxy {
+  readonly clipId: string;
+  readonly fileName: string;
+  readonly folderName: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly isEveryFrameKey: boolean;
+  readonly sizeBytes: number;
+  readonly madeAtMs: number;
+  /** Null where nobody checked it. */
+  readonly faults: readonly ProxyFaultCode[] | null;
+}
+
 /** One laggy project on one machine: everything known, measured and changed. */
 export interface JobCard {
   readonly format: 'oil-can-job-card';
-  readonly version: 8;
+  readonly version: 9;
   readonly id: string;
   readonly title: string;
   readonly createdAtMs: number;
@@ -302,6 +317,7 @@ export interface JobCard {
   readonly programsSeen: ProgramsSeen | null;
   readonly programsCheck: ProgramsCheck | null;
   readonly clips: readonly CardClip[];
+  readonly proxies: readonly CardProxy[];
   readonly decodeTests: readonly DecodeTest[];
   readonly timeline: CardTimeline;
   readonly preview: CardPreview;

@@ -26,6 +26,13 @@ export {
 } from './fix-traits';
 export { gentlestOf } from './gentlest-level';
 export { suggestedHeightsPx, usualViewerHeightPx } from './preview-level';
+export {
+  fitsOnDrive,
+  isSuggested,
+  listProxyCandidates,
+  type ProxyCandidate,
+  type ProxyVerdict,
+} from './proxy-candidates';
 export { clipsForProxies, estimateProxyWork } from './proxy-work';
 export { leastGain, type RankedFix, rankFixes, rankFixesBy, totalSacrifice } from './rank-fixes';
 export { type FixGroupOfEffect, groupByEffect } from './same-effect';

@@ -5,8 +5,8 @@ import { proxyStreamOf } from '../load/proxy-stream';
 import type { PictureStream, SetupClip, SetupState } from '../load/types';
 import { usableScrubMs } from '../load/usable';
 
-/** Writing a proxy beside decoding the original, measured in the browser (ARCHITECTURE.md): 4.2 s against 3.7 s. */
-const makingOverDecoding = 1.15;
+/** Writing a proxy beside decoding the original, measured in the browser (docs/experiments.md): 4.2 s against 3.7 s. */
+export const makingOverDecoding = 1.15;
 
 /** Reference milliseconds of decoding one frame of a stream in software. */
 const decodeRefMs = (stream: PictureStream): number =>
@@ -24,25 +24,41 @@ const decodeSpeedOf = ({ machine }: SetupState['setup']): number =>
 const hardwareRateOf = ({ machine }: SetupState['setup']): number =>
   machine.seenDecodeMegapixelPerSec ?? machine.decodeMegapixelPerSec;
 
-/**
- * Whether reading or decoding as many clips like this one as are drawn at once breaks the budget, or a scrub into them
- * takes longer than is usable. It asks what is set, stated and measured only, never what is supposed of hidden troubles: the clips to make proxies of must be
- * the same ones whatever the cause turns out to be.
- */
-function isOverBudget({ setup }: SetupState, clip: SetupClip): boolean {
-  const { original } = clip;
+/** What a clip takes on this machine by what is set, stated and measured only, never by what is supposed of hidden troubles. */
+export interface ClipLoad {
+  /** Decoding, or reading where that takes longer, for each picture shown, by as many clips like it as are drawn at once. */
+  readonly pictureMs: number;
+  /** What a picture may take at the target rate. */
+  readonly budgetMs: number;
+  /** From asking for a place to its picture, by as many clips. */
+  readonly jumpMs: number;
+}
+
+/** What a clip takes by its original. */
+export function loadOfClip({ setup }: SetupState, { original }: SetupClip): ClipLoad {
   const hardwareRate = hardwareRateOf(setup);
   const isHardware = setup.preview.hardwareDecode === 'yes' && original.hardwareDecode === 'yes' && hardwareRate > 0;
   const frameMs = isHardware
     ? (original.widthPx * original.heightPx) / 1e3 / hardwareRate
     : decodeRefMs(original) / decodeSpeedOf(setup);
   const readMs = (original.bitrateMbitPerSec / original.frameRateFps / 8 / original.drive.readMegabytePerSec) * 1000;
-  const budgetMs = 1000 / setup.targetFps;
   const perShown = Math.max(1, original.frameRateFps / setup.timeline.frameRateFps);
   const jumpMs = original.drive.latencyMs + ((original.meanKeyFrameDistanceFrames + 1) / 2) * (frameMs + readMs);
   const layerCount = drawnLayerCount(setup.timeline);
-  const [mostBudgetMs, mostJumpMs] = [budgetMs / layerCount, usableScrubMs / layerCount];
-  return frameMs * perShown > mostBudgetMs || readMs * perShown > mostBudgetMs || jumpMs > mostJumpMs;
+  return {
+    pictureMs: Math.max(frameMs, readMs) * perShown * layerCount,
+    budgetMs: 1000 / setup.targetFps,
+    jumpMs: jumpMs * layerCount,
+  };
+}
+
+/**
+ * Whether a clip breaks the budget, or a scrub into it takes longer than is usable: the clips to make proxies of must be the
+ * same ones whatever the cause turns out to be.
+ */
+function isOverBudget(state: SetupState, clip: SetupClip): boolean {
+  const { pictureMs, budgetMs, jumpMs } = loadOfClip(state, clip);
+  return pictureMs > budgetMs || jumpMs > usableScrubMs;
 }
 
 /** Lists of clips never change: those over the budget are found once for a list and a machine. */

@@ -7,6 +7,7 @@ import * as footageCommands from './footage';
 import * as loopCommands from './loop';
 import * as machineCommands from './machine';
 import * as programCommands from './programs';
+import * as proxyCommands from './proxies';
 import * as trialCommands from './trials';
 import type { CommandFailure, CommandHandler } from './types';
 
@@ -18,6 +19,7 @@ const handlers = {
   ...loopCommands,
   ...machineCommands,
   ...programCommands,
+  ...proxyCommands,
   ...trialCommands,
 };
 

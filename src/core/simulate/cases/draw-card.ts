@@ -182,7 +182,7 @@ export function drawCard(
   const moments = input.complaints.map((complaint) => momentOf[complaint]);
   return {
     format: 'oil-can-job-card',
-    version: 8,
+    version: 9,
     id: input.id,
     title: `Case ${input.id}`,
     createdAtMs: caseStartMs,
@@ -216,6 +216,7 @@ export function drawCard(
     cache: { usedGb: null, limitGb: null },
     programsSeen: null,
     programsCheck: null,
+    proxies: [],
     clips,
     decodeTests: [],
     timeline: {

@@ -1,0 +1,5 @@
+import { ProxiesTool } from '@/features/proxies/ProxiesTool';
+
+export default function ProxiesPage() {
+  return <ProxiesTool />;
+}

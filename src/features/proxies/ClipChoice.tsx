@@ -1,0 +1,129 @@
+'use client';
+
+import { useState } from 'react';
+import { isSuggested, type ProxyCandidate } from '@/core/fixes';
+import { rationalToNumber } from '@/core/numbers/rational';
+import { formatBytes, formatCount, formatDuration, formatMinutes, formatRate } from '@/messages/format';
+import { describeVerdict } from '@/messages/proxies';
+import { Button } from '@/ui/Button';
+import { DataTable, TableFrame } from '@/ui/DataTable';
+import { Row, Soft, Spaced, VisuallyHidden } from '@/ui/layout';
+import { PlainCheck } from '@/ui/PlainCheck';
+import { type ChoiceEvent, idsAbove, idsOfCodec } from './choice-state';
+
+const shownFirst = 12;
+
+interface ClipChoiceProps {
+  readonly candidates: readonly ProxyCandidate[];
+  readonly chosenIds: ReadonlySet<string>;
+  readonly onEvent: (event: ChoiceEvent) => void;
+}
+
+/** Simple ways to choose many clips at once, as many of them as make a difference here. */
+function QuickChoices({ candidates, onEvent }: Omit<ClipChoiceProps, 'chosenIds'>) {
+  const codecs = [...new Set(candidates.map(({ facts }) => facts.codec))];
+  const hasBoth = (ids: readonly string[]): boolean => ids.length > 0 && ids.length < candidates.length;
+  const tall = [2160, 1440, 1080].filter((lines) => hasBoth(idsAbove(candidates, lines))).slice(0, 2);
+  return (
+    <Row>
+      <Button look="quiet" onPress={() => onEvent({ type: 'suggested' })}>
+        The suggested ones
+      </Button>
+      {tall.map((lines) => (
+        <Button
+          key={lines}
+          look="quiet"
+          onPress={() => onEvent({ type: 'picked', clipIds: idsAbove(candidates, lines) })}
+        >
+          {lines} lines and more
+        </Button>
+      ))}
+      {codecs.length > 1 &&
+        codecs.slice(0, 3).map((codec) => (
+          <Button
+            key={codec}
+            look="quiet"
+            onPress={() => onEvent({ type: 'picked', clipIds: idsOfCodec(candidates, codec) })}
+          >
+            All {codec}
+          </Button>
+        ))}
+      <Button look="quiet" onPress={() => onEvent({ type: 'picked', clipIds: [] })}>
+        None
+      </Button>
+    </Row>
+  );
+}
+
+/** The clips of the card, those that suffer most first, each with why it should have a proxy or needs none. */
+export function ClipChoice({ candidates, chosenIds, onEvent }: ClipChoiceProps) {
+  const [isAll, setAll] = useState(false);
+  const shown = isAll ? candidates : candidates.slice(0, shownFirst);
+  return (
+    <>
+      <QuickChoices candidates={candidates} onEvent={onEvent} />
+      <Spaced>
+        <TableFrame>
+          <DataTable aria-label="Clips that could have a proxy">
+            <thead>
+              <tr>
+                <th scope="col">
+                  <VisuallyHidden>Make a proxy of it</VisuallyHidden>
+                </th>
+                <th scope="col">Clip</th>
+                <th scope="col" data-figure>
+                  Original
+                </th>
+                <th scope="col" data-figure>
+                  Proxy
+                </th>
+                <th scope="col" data-figure>
+                  Making it
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {shown.map((candidate) => {
+                const { clip, facts, proxyBytes, minutes, verdict } = candidate;
+                const canBe = verdict !== 'small';
+                return (
+                  <tr key={clip.id}>
+                    <td>
+                      {canBe && (
+                        <PlainCheck
+                          label={`Make a proxy of ${facts.fileName}`}
+                          isSelected={chosenIds.has(clip.id)}
+                          onChange={(isTicked) => onEvent({ type: 'ticked', candidates, id: clip.id, isTicked })}
+                        />
+                      )}
+                    </td>
+                    <th scope="row">
+                      {facts.fileName}
+                      <Soft as="small" style={{ display: 'block', fontWeight: isSuggested(candidate) ? 600 : 400 }}>
+                        {describeVerdict(candidate)}
+                      </Soft>
+                    </th>
+                    <td data-figure>
+                      {facts.widthPx} × {facts.heightPx}
+                      <Soft as="small" style={{ display: 'block' }}>
+                        {facts.codec}, {formatRate(rationalToNumber(facts.frameRate))} a second,{' '}
+                        {formatDuration(facts.durationMs)}
+                      </Soft>
+                    </td>
+                    <td data-figure>{canBe ? formatBytes(proxyBytes) : '–'}</td>
+                    <td data-figure>{canBe ? formatMinutes(Math.max(1, minutes)) : '–'}</td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </DataTable>
+        </TableFrame>
+      </Spaced>
+      {candidates.length > shown.length && (
+        <Button look="quiet" onPress={() => setAll(true)}>
+          Show {formatCount(candidates.length - shown.length, 'more clip')}
+        </Button>
+      )}
+    </>
+  );
+}

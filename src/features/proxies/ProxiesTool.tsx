@@ -1,0 +1,286 @@
+'use client';
+
+import { FolderOpen } from 'lucide-react';
+import { useEffect, useMemo, useReducer, useRef } from 'react';
+import { deleteProxies } from '@/adapters/browser/proxy-folder';
+import { canPickFolder } from '@/adapters/browser/proxy-place';
+import { saveFile } from '@/adapters/browser/save-file';
+import { applyCommand, type CardProxy, proxyStates } from '@/core/card';
+import { fitsOnDrive, listProxyCandidates, type ProxyCandidate } from '@/core/fixes';
+import { isOver, proxyFileName, proxySuffix } from '@/core/proxies';
+import { proxyStateTexts } from '@/messages/editor';
+import { formatBytes, formatCount, formatMinutes } from '@/messages/format';
+import { describeInterrupted, describeRoom } from '@/messages/proxies';
+import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
+import { LinkButton } from '@/ui/LinkButton';
+import { Row, Soft, Spaced } from '@/ui/layout';
+import { Note } from '@/ui/Note';
+import { SelectField } from '@/ui/SelectField';
+import { Sheet } from '@/ui/Sheet';
+import { findFile, rememberFile } from '../footage/session-files';
+import { useNotify } from '../shell/notices';
+import { useCardStore } from '../shell/store-context';
+import { ToolPage } from '../shell/ToolPage';
+import { useOpenCard } from '../shell/use-open-card';
+import { ClipChoice } from './ClipChoice';
+import { chosenOf, firstChoice, stepChoice } from './choice-state';
+import { MadeProxies } from './MadeProxies';
+import { proxySession } from './proxy-session';
+import { QueueTable, useProxyQueue } from './QueueTable';
+import { RecipeFields } from './RecipeFields';
+import { type ProxyPlace, useProxyFolder } from './use-proxy-folder';
+
+const totalOf = (chosen: readonly ProxyCandidate[], key: 'proxyBytes' | 'minutes'): number =>
+  chosen.reduce((sum, candidate) => sum + candidate[key], 0);
+
+/** Where proxies go, and whether there is room. */
+function PlaceLine({ place, neededBytes }: { readonly place: ProxyPlace; readonly neededBytes: number }) {
+  const { status, folder, freeBytes, interrupted, pick, allow, handle, isOwn } = place;
+  const room = freeBytes === null ? null : fitsOnDrive(neededBytes, freeBytes);
+  return (
+    <>
+      <Row>
+        {status === 'asks-again' && (
+          <Button look="primary" onPress={allow}>
+            Allow “{handle?.name}” again
+          </Button>
+        )}
+        {!isOwn && (
+          <Button look={status === 'none' || status === 'failed' ? 'primary' : 'plain'} onPress={pick}>
+            <FolderOpen size={18} aria-hidden="true" /> {folder ? 'Another folder' : 'Choose where they go'}
+          </Button>
+        )}
+        <span>
+          {folder && !isOwn && (
+            <>
+              Into <b>{folder.name}</b>.{' '}
+            </>
+          )}
+          {isOwn && 'Into this browser’s own storage; save each to your drive when it is made. '}
+          {neededBytes > 0 && <Soft>{describeRoom(neededBytes, freeBytes)}.</Soft>}
+        </span>
+      </Row>
+      {status === 'failed' && (
+        <Spaced>
+          <Note kind="alarm">The folder “{handle?.name}” cannot be opened any more. Choose another one.</Note>
+        </Spaced>
+      )}
+      {interrupted.length > 0 && (
+        <Spaced>
+          <Note>{describeInterrupted(interrupted)}</Note>
+        </Spaced>
+      )}
+      {room && !room.fits && (
+        <Spaced>
+          <Note kind="alarm">
+            {formatBytes(room.missingBytes)} more room is needed there, with a tenth to spare. Choose fewer clips or a
+            smaller form, or free some room.
+          </Note>
+        </Spaced>
+      )}
+    </>
+  );
+}
+
+/** Asks once more for the files of clips that were not chosen since this page was opened. */
+function MissingFiles({
+  missing,
+  onFound,
+}: {
+  readonly missing: readonly ProxyCandidate[];
+  readonly onFound: () => void;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  if (missing.length === 0) return null;
+  return (
+    <Spaced>
+      <input
+        ref={input}
+        type="file"
+        multiple
+        hidden
+        accept="video/*,.mkv,.mts,.m2ts,.mov"
+        aria-label="Choose the files of the chosen clips"
+        onChange={(event) => {
+          const files = [...(event.target.files ?? [])];
+          for (const { clip, facts } of missing) {
+            const file = files.find(({ name, size }) => name === facts.fileName && size === facts.sizeBytes);
+            if (file) rememberFile(clip.id, file);
+          }
+          event.target.value = '';
+          onFound();
+        }}
+      />
+      <Row>
+        <Button look="primary" onPress={() => input.current?.click()}>
+          Choose the {missing.length === 1 ? 'file' : 'files'}
+        </Button>
+        <Soft>
+          {formatCount(missing.length, 'chosen clip')} {missing.length === 1 ? 'was' : 'were'} not opened since this
+          page was: browsers forget files.
+        </Soft>
+      </Row>
+    </Spaced>
+  );
+}
+
+/** Asks before the tab is closed while something is being made. */
+function useAskBeforeClosing(isBusy: boolean): void {
+  useEffect(() => {
+    if (!isBusy) return;
+    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [isBusy]);
+}
+
+/** Proxies: which clips, how, where they go; made and checked here, and brought into the editor. */
+export function ProxiesTool() {
+  const { card, run } = useOpenCard();
+  const store = useCardStore();
+  const notify = useNotify();
+  const place = useProxyFolder();
+  const queue = useProxyQueue();
+  const [choice, dispatch] = useReducer(stepChoice, proxySuffix, firstChoice);
+  const [, lookAgain] = useReducer((count: number) => count + 1, 0);
+  const candidates = useMemo(() => listProxyCandidates(card, choice.recipe), [card, choice.recipe]);
+  const chosen = chosenOf(choice, candidates);
+  const chosenIds = new Set(chosen.map(({ clip }) => clip.id));
+  const missing = chosen.filter(({ clip }) => !findFile(clip.id));
+  const isBusy = queue.items.some((item) => !isOver(item));
+  useAskBeforeClosing(isBusy);
+  const doneCount = queue.items.filter(isOver).length;
+  const { refresh } = place;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the folder is looked into again when a file in it is done
+  useEffect(() => {
+    if (doneCount > 0) refresh();
+  }, [doneCount]);
+  const neededBytes = totalOf(chosen, 'proxyBytes');
+  const originalBytes = chosen.reduce((sum, { facts }) => sum + facts.sizeBytes, 0);
+  const hasRoom = place.freeBytes === null || fitsOnDrive(neededBytes, place.freeBytes).fits;
+  const { handle, folder } = place;
+  const start = () => {
+    if (!handle || !folder || !store) return;
+    const there = new Set(folder.state.whole.map(({ name }) => name));
+    proxySession.add(
+      chosen.flatMap(({ clip, facts }) => {
+        const file = findFile(clip.id);
+        const name = proxyFileName(facts, choice.suffix);
+        const onMade = (proxy: CardProxy) => {
+          store.run(card.id, (on, atMs) => applyCommand(on, { type: 'setProxies', input: { proxies: [proxy] } }, atMs));
+        };
+        // One of its own that lies there is made anew: its clip was ticked although it has one.
+        return file
+          ? [
+              {
+                cardId: card.id,
+                clipId: clip.id,
+                file,
+                facts,
+                recipe: choice.recipe,
+                folder: handle,
+                name,
+                isReplacing: there.has(name),
+                onMade,
+              },
+            ]
+          : [];
+      }),
+    );
+  };
+  const save = async (name: string) => {
+    if (handle) saveFile(name, await (await handle.getFileHandle(name)).getFile());
+  };
+  const remove = async (names: readonly string[]) => {
+    if (!handle) return;
+    const gone = await deleteProxies(handle, names);
+    const clipIds = card.proxies.filter(({ fileName }) => gone.includes(fileName)).map(({ clipId }) => clipId);
+    if (clipIds.length > 0) run({ type: 'removeProxies', input: { clipIds } });
+    notify({ kind: 'info', text: `Deleted ${formatCount(gone.length, 'proxy', 'proxies')}.` });
+    await refresh();
+  };
+  const href = (step: string): string => `/card/${encodeURIComponent(card.id)}/${step}`;
+  return (
+    <ToolPage
+      title="Proxies"
+      lead="Small copies of heavy clips to edit with: made here, checked, and taken out again before export."
+    >
+      <QueueTable />
+      {candidates.length === 0 ? (
+        <Sheet title="Which clips">
+          <p>There are no clips on this card yet.</p>
+          <LinkButton href={href('footage')}>Add your footage</LinkButton>
+        </Sheet>
+      ) : (
+        <>
+          <Sheet
+            title="Which clips"
+            aside={
+              choice.clipIds
+                ? `${chosen.length} of ${candidates.length} chosen`
+                : chosen.length > 0
+                  ? `${chosen.length} of ${candidates.length} suggested`
+                  : 'none needs one'
+            }
+          >
+            <ClipChoice candidates={candidates} chosenIds={chosenIds} onEvent={dispatch} />
+          </Sheet>
+          <Sheet title="How they are made">
+            <RecipeFields
+              recipe={choice.recipe}
+              suffix={choice.suffix}
+              onRecipe={(recipe) => dispatch({ type: 'recipe', recipe })}
+              onSuffix={(suffix) => dispatch({ type: 'suffix', suffix })}
+            />
+          </Sheet>
+          <Sheet title="Make them" kind={chosen.length > 0 && !isBusy ? 'next' : 'plain'}>
+            <PlaceLine place={place} neededBytes={neededBytes} />
+            <MissingFiles missing={missing} onFound={lookAgain} />
+            <Spaced>
+              <Row>
+                <Button
+                  look={missing.length === 0 && folder ? 'primary' : 'plain'}
+                  isDisabled={chosen.length === missing.length || !folder || !hasRoom}
+                  onPress={start}
+                >
+                  Make {formatCount(chosen.length - missing.length, 'proxy', 'proxies')}
+                </Button>
+                {chosen.length > 0 && (
+                  <Soft>
+                    About {formatMinutes(Math.max(1, totalOf(chosen, 'minutes')))}; {formatBytes(neededBytes)} in place
+                    of {formatBytes(originalBytes)}. Originals are only read.
+                  </Soft>
+                )}
+              </Row>
+            </Spaced>
+          </Sheet>
+        </>
+      )}
+      {folder && <MadeProxies card={card} folder={folder} onDelete={remove} onSave={canPickFolder() ? null : save} />}
+      {card.proxies.length > 0 && (
+        <Sheet title="Get them into the editor">
+          <SelectField
+            label="How far they are"
+            value={card.editor.proxies}
+            options={proxyStates.map((state) => ({ value: state, label: proxyStateTexts[state] }))}
+            onChange={(proxies) => run({ type: 'setEditor', input: { patch: { proxies } } })}
+          />
+          <Spaced>
+            <Row>
+              <LinkButton href={href('fixes')}>How to attach and show them</LinkButton>
+              <LinkButton href={href('export-check')}>What to put back before export</LinkButton>
+            </Row>
+          </Spaced>
+        </Sheet>
+      )}
+      <Disclosure label="What a proxy is, and when it does not help">
+        <p>
+          The editor plays the small copy and exports from the original. It helps where decoding the clips takes the
+          time; it does nothing for effects that are computed on the finished picture, and it is no help before the
+          preview really shows it.
+        </p>
+      </Disclosure>
+    </ToolPage>
+  );
+}

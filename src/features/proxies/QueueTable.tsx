@@ -1,0 +1,132 @@
+'use client';
+
+import { ArrowDown, ArrowUp, Check, Pause, Play, Square, TriangleAlert } from 'lucide-react';
+import { useSyncExternalStore } from 'react';
+import { emptyQueue, isOver, type QueueItem, summarizeQueue } from '@/core/proxies';
+import { formatRate } from '@/messages/format';
+import { describeSecondsLeft, describeStage } from '@/messages/proxies';
+import { Button } from '@/ui/Button';
+import { DataTable, TableFrame } from '@/ui/DataTable';
+import { Row, Soft, Spaced } from '@/ui/layout';
+import { Sheet } from '@/ui/Sheet';
+import { colour } from '@/ui/tokens';
+import { proxySession } from './proxy-session';
+
+/** The queue as it is now, on whichever screen. */
+export const useProxyQueue = () =>
+  useSyncExternalStore(proxySession.subscribe, proxySession.getSnapshot, () => emptyQueue);
+
+const isWrong = ({ stage, check }: QueueItem): boolean => stage === 'failed' || check?.isGood === false;
+
+function QueueRow({ item, canMove }: { readonly item: QueueItem; readonly canMove: boolean }) {
+  const { clipId, fileName, proxyName, stage, progress, frameTotal, check } = item;
+  return (
+    <tr>
+      <td>
+        {stage === 'made' && check?.isGood && <Check size={18} color={colour.good} aria-label="made and fine" />}
+        {isWrong(item) && <TriangleAlert size={18} color={colour.alarm} aria-label="something is wrong" />}
+      </td>
+      <th scope="row">
+        {proxyName}
+        <Soft as="small" style={{ display: 'block', fontWeight: 400 }}>
+          of {fileName}
+        </Soft>
+      </th>
+      <td>
+        {stage === 'making' && (
+          <progress
+            aria-label={`Making ${proxyName}`}
+            max={frameTotal}
+            value={progress?.frameCount ?? 0}
+            style={{ width: '100%', display: 'block' }}
+          />
+        )}
+        {describeStage(item)}
+      </td>
+      <td>
+        <Row style={{ flexWrap: 'nowrap', gap: 2 }}>
+          {stage === 'waiting' && canMove && (
+            <>
+              <Button
+                look="quiet"
+                aria-label={`Make ${proxyName} sooner`}
+                onPress={() => proxySession.move(clipId, -1)}
+              >
+                <ArrowUp size={16} aria-hidden="true" />
+              </Button>
+              <Button look="quiet" aria-label={`Make ${proxyName} later`} onPress={() => proxySession.move(clipId, 1)}>
+                <ArrowDown size={16} aria-hidden="true" />
+              </Button>
+            </>
+          )}
+          {!isOver(item) && (
+            <Button look="quiet" aria-label={`Leave out ${proxyName}`} onPress={() => proxySession.stop(clipId)}>
+              <Square size={15} aria-hidden="true" />
+            </Button>
+          )}
+        </Row>
+      </td>
+    </tr>
+  );
+}
+
+/** What is being made: each clip and all of them, to be held, put in another order and stopped. */
+export function QueueTable() {
+  const queue = useProxyQueue();
+  const { items, isPaused } = queue;
+  if (items.length === 0) return null;
+  const { doneCount, totalCount, framesPerSec, secondsLeft, frameCount, frameTotal } = summarizeQueue(queue);
+  const isDone = doneCount === totalCount;
+  const waitingCount = items.filter(({ stage }) => stage === 'waiting').length;
+  const wrongCount = items.filter(isWrong).length;
+  return (
+    <Sheet
+      title={isDone ? 'Made' : isPaused ? 'Held' : 'Being made'}
+      kind={isDone ? 'plain' : 'next'}
+      aside={
+        isDone
+          ? `${totalCount - wrongCount} of ${totalCount} are fine`
+          : `${doneCount} of ${totalCount} done${framesPerSec ? `, ${formatRate(framesPerSec)} frames a second` : ''}${
+              secondsLeft !== null && !isPaused ? `, ${describeSecondsLeft(secondsLeft)}` : ''
+            }`
+      }
+    >
+      {!isDone && (
+        <>
+          <progress
+            aria-label="All proxies"
+            max={Math.max(1, frameTotal)}
+            value={frameCount}
+            style={{ width: '100%' }}
+          />
+          <Row>
+            <Button onPress={() => proxySession.setPaused(!isPaused)}>
+              {isPaused ? <Play size={16} aria-hidden="true" /> : <Pause size={16} aria-hidden="true" />}
+              {isPaused ? 'Go on' : 'Hold'}
+            </Button>
+            <Button onPress={() => proxySession.stop(null)}>
+              <Square size={15} aria-hidden="true" /> Stop all
+            </Button>
+            <Soft>Go to any other page meanwhile; this tab must stay open.</Soft>
+          </Row>
+        </>
+      )}
+      <Spaced>
+        <TableFrame>
+          <DataTable aria-label="Proxies of this round">
+            <tbody>
+              {items.map((item) => (
+                <QueueRow key={item.clipId} item={item} canMove={waitingCount > 1} />
+              ))}
+            </tbody>
+          </DataTable>
+        </TableFrame>
+      </Spaced>
+      {isDone && (
+        <Button look="quiet" onPress={() => proxySession.clear()}>
+          Put this list away
+        </Button>
+      )}
+    </Sheet>
+  );
+}
