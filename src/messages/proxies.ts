@@ -29,9 +29,12 @@ export function describeVerdict({ verdict, load }: ProxyCandidate): string {
   }
 }
 
+/** Of a clip that this browser does not decode. */
+export const cannotBeMadeHere = 'this browser does not decode it, so have your editor make its proxy';
+
 export const keyFrameWayTexts: Readonly<Record<KeyFrameWay, string>> = {
-  'every-frame': 'Every frame',
-  'half-second': 'Every half second',
+  'every-frame': 'Every one',
+  'half-second': 'Two a second',
 };
 export const gradeTexts: Readonly<Record<BitrateGrade, string>> = { small: 'Small', usual: 'Usual', fine: 'Fine' };
 

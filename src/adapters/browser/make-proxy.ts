@@ -22,7 +22,7 @@ import {
   type ProxyProgress,
   type ProxyRecipe,
   type ProxySize,
-  proxyFileName,
+  proxyEnding,
   proxyMegabitPerSec,
   proxySizeOf,
 } from '@/core/proxies';
@@ -222,7 +222,7 @@ export async function makeProxy(
     if (signal.aborted) throw new ProxyError({ code: 'proxy-stopped' });
     const { track, config } = await openOriginal(input, facts);
     const size = proxySizeOf(facts, recipe.lines) ?? facts;
-    const isMov = proxyFileName(facts, '').endsWith('.mov');
+    const isMov = proxyEnding(facts) === 'mov';
     const picture = new EncodedVideoPacketSource('avc');
     output = new Output({
       format: isMov ? new MovOutputFormat({ fastStart: false }) : new Mp4OutputFormat({ fastStart: false }),

@@ -73,8 +73,22 @@ export const proxySuffix = '_Proxy';
 /** Whether sound is stored as it sounds: it is copied, into the form that holds it for editors. */
 const isPlainSound = ({ audio }: VideoFacts): boolean => audio !== null && audio.codec.startsWith('pcm_');
 
-/** A proxy's file name: the original's, a suffix, and the ending of what it is. */
-export function proxyFileName(facts: VideoFacts, suffix: string): string {
-  const stem = facts.fileName.replace(/\.[^.]*$/, '');
-  return `${stem}${suffix}.${isPlainSound(facts) ? 'mov' : 'mp4'}`;
+const stemOf = (fileName: string): string => fileName.replace(/\.[^.]*$/, '');
+
+/** The ending that says what a proxy's file is. */
+export const proxyEnding = (facts: VideoFacts): 'mov' | 'mp4' => (isPlainSound(facts) ? 'mov' : 'mp4');
+
+/**
+ * File names of proxies, in the order of their originals: the original's name and a suffix. Originals that differ by their
+ * ending alone would share one: theirs has the ending in it.
+ */
+export function proxyFileNames(originals: readonly VideoFacts[], suffix: string): readonly string[] {
+  const stems = originals.map(({ fileName }) => stemOf(fileName).toLowerCase());
+  const counts = new Map<string, number>();
+  for (const stem of stems) counts.set(stem, (counts.get(stem) ?? 0) + 1);
+  return originals.map((facts, i) => {
+    const { fileName } = facts;
+    const name = (counts.get(stems[i] as string) ?? 0) > 1 ? fileName.replace(/\.(?=[^.]*$)/, '-') : stemOf(fileName);
+    return `${name}${suffix}.${proxyEnding(facts)}`;
+  });
 }

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { isSuggested, type ProxyCandidate } from '@/core/fixes';
 import { rationalToNumber } from '@/core/numbers/rational';
 import { formatBytes, formatCount, formatDuration, formatMinutes, formatRate } from '@/messages/format';
-import { describeVerdict } from '@/messages/proxies';
+import { cannotBeMadeHere, describeVerdict } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Row, Soft, Spaced, VisuallyHidden } from '@/ui/layout';
@@ -16,16 +16,26 @@ const shownFirst = 12;
 interface ClipChoiceProps {
   readonly candidates: readonly ProxyCandidate[];
   readonly chosenIds: ReadonlySet<string>;
+  /** Clips that this browser does not decode, so that nothing can be made of them here. */
+  readonly unreadableIds: ReadonlySet<string>;
+  /** Clips that are in the queue. */
+  readonly inHandIds: ReadonlySet<string>;
   readonly onEvent: (event: ChoiceEvent) => void;
 }
 
 /** Simple ways to choose many clips at once, as many of them as make a difference here. */
-function QuickChoices({ candidates, onEvent }: Omit<ClipChoiceProps, 'chosenIds'>) {
+function QuickChoices({ candidates, onEvent }: Pick<ClipChoiceProps, 'candidates' | 'onEvent'>) {
   const codecs = [...new Set(candidates.map(({ facts }) => facts.codec))];
   const hasBoth = (ids: readonly string[]): boolean => ids.length > 0 && ids.length < candidates.length;
-  const tall = [2160, 1440, 1080].filter((lines) => hasBoth(idsAbove(candidates, lines))).slice(0, 2);
+  // Two heights that choose the same clips are one.
+  const tall = [2160, 1440, 1080].filter(
+    (lines, i, all) =>
+      hasBoth(idsAbove(candidates, lines)) &&
+      idsAbove(candidates, lines).length !== idsAbove(candidates, all[i - 1] ?? Number.POSITIVE_INFINITY).length,
+  );
   return (
-    <Row>
+    <Row style={{ gap: '2px 4px' }}>
+      <Soft>Choose</Soft>
       <Button look="quiet" onPress={() => onEvent({ type: 'suggested' })}>
         The suggested ones
       </Button>
@@ -56,7 +66,7 @@ function QuickChoices({ candidates, onEvent }: Omit<ClipChoiceProps, 'chosenIds'
 }
 
 /** The clips of the card, those that suffer most first, each with why it should have a proxy or needs none. */
-export function ClipChoice({ candidates, chosenIds, onEvent }: ClipChoiceProps) {
+export function ClipChoice({ candidates, chosenIds, unreadableIds, inHandIds, onEvent }: ClipChoiceProps) {
   const [isAll, setAll] = useState(false);
   const shown = isAll ? candidates : candidates.slice(0, shownFirst);
   return (
@@ -85,7 +95,9 @@ export function ClipChoice({ candidates, chosenIds, onEvent }: ClipChoiceProps) 
             <tbody>
               {shown.map((candidate) => {
                 const { clip, facts, proxyBytes, minutes, verdict } = candidate;
-                const canBe = verdict !== 'small';
+                const isUnreadable = unreadableIds.has(clip.id);
+                const isInHand = inHandIds.has(clip.id);
+                const canBe = verdict !== 'small' && !isUnreadable && !isInHand;
                 return (
                   <tr key={clip.id}>
                     <td>
@@ -100,7 +112,11 @@ export function ClipChoice({ candidates, chosenIds, onEvent }: ClipChoiceProps) 
                     <th scope="row">
                       {facts.fileName}
                       <Soft as="small" style={{ display: 'block', fontWeight: isSuggested(candidate) ? 600 : 400 }}>
-                        {describeVerdict(candidate)}
+                        {isInHand
+                          ? 'is being made'
+                          : isUnreadable && isSuggested(candidate)
+                            ? `${describeVerdict(candidate)}; ${cannotBeMadeHere}`
+                            : describeVerdict(candidate)}
                       </Soft>
                     </th>
                     <td data-figure>

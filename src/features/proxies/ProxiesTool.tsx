@@ -1,15 +1,16 @@
 'use client';
 
 import { FolderOpen } from 'lucide-react';
-import { useEffect, useMemo, useReducer, useRef } from 'react';
+import { useDeferredValue, useEffect, useMemo, useReducer, useRef } from 'react';
 import { deleteProxies } from '@/adapters/browser/proxy-folder';
 import { canPickFolder } from '@/adapters/browser/proxy-place';
 import { saveFile } from '@/adapters/browser/save-file';
 import { applyCommand, type CardProxy, proxyStates } from '@/core/card';
-import { fitsOnDrive, listProxyCandidates, type ProxyCandidate } from '@/core/fixes';
-import { isOver, proxyFileName, proxySuffix } from '@/core/proxies';
+import { forecastProxies } from '@/core/diagnose';
+import { fitsOnDrive, isSuggested, listProxyCandidates, type ProxyCandidate } from '@/core/fixes';
+import { isOver, proxyFileNames, proxySuffix } from '@/core/proxies';
 import { proxyStateTexts } from '@/messages/editor';
-import { formatBytes, formatCount, formatMinutes } from '@/messages/format';
+import { formatBytes, formatCount, formatFpsRange, formatMinutes, formatWaitRange } from '@/messages/format';
 import { describeInterrupted, describeRoom } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
@@ -19,6 +20,7 @@ import { Note } from '@/ui/Note';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
 import { findFile, rememberFile } from '../footage/session-files';
+import { useDiagnosis } from '../shell/diagnosis-context';
 import { useNotify } from '../shell/notices';
 import { useCardStore } from '../shell/store-context';
 import { ToolPage } from '../shell/ToolPage';
@@ -30,6 +32,7 @@ import { proxySession } from './proxy-session';
 import { QueueTable, useProxyQueue } from './QueueTable';
 import { RecipeFields } from './RecipeFields';
 import { type ProxyPlace, useProxyFolder } from './use-proxy-folder';
+import { useUndecodable } from './use-undecodable';
 
 const totalOf = (chosen: readonly ProxyCandidate[], key: 'proxyBytes' | 'minutes'): number =>
   chosen.reduce((sum, candidate) => sum + candidate[key], 0);
@@ -139,14 +142,29 @@ function useAskBeforeClosing(isBusy: boolean): void {
 export function ProxiesTool() {
   const { card, run } = useOpenCard();
   const store = useCardStore();
+  const { diagnosis } = useDiagnosis();
   const notify = useNotify();
   const place = useProxyFolder();
   const queue = useProxyQueue();
   const [choice, dispatch] = useReducer(stepChoice, proxySuffix, firstChoice);
+  const queueTop = useRef<HTMLDivElement>(null);
   const [, lookAgain] = useReducer((count: number) => count + 1, 0);
   const candidates = useMemo(() => listProxyCandidates(card, choice.recipe), [card, choice.recipe]);
-  const chosen = chosenOf(choice, candidates);
-  const chosenIds = new Set(chosen.map(({ clip }) => clip.id));
+  const unreadable = useUndecodable(candidates);
+  const inHand = useMemo(
+    () => new Set(queue.items.filter((item) => !isOver(item)).map(({ clipId }) => clipId)),
+    [queue.items],
+  );
+  const chosen = useMemo(
+    () => chosenOf(choice, candidates).filter(({ clip }) => !unreadable.has(clip.id) && !inHand.has(clip.id)),
+    [choice, candidates, unreadable, inHand],
+  );
+  const chosenIds = useMemo(() => new Set(chosen.map(({ clip }) => clip.id)), [chosen]);
+  const askedIds = useDeferredValue(chosenIds);
+  const { before, after } = useMemo(
+    () => forecastProxies(card, diagnosis?.sketch ?? null, askedIds, choice.recipe),
+    [card, diagnosis, askedIds, choice.recipe],
+  );
   const missing = chosen.filter(({ clip }) => !findFile(clip.id));
   const isBusy = queue.items.some((item) => !isOver(item));
   useAskBeforeClosing(isBusy);
@@ -162,11 +180,17 @@ export function ProxiesTool() {
   const { handle, folder } = place;
   const start = () => {
     if (!handle || !folder || !store) return;
-    const there = new Set(folder.state.whole.map(({ name }) => name));
+    const there = new Map(folder.state.whole.map((entry) => [entry.name, entry.originalName]));
+    // By all clips of the card, so that a clip's name does not change with what else is chosen.
+    const names = proxyFileNames(
+      candidates.map(({ facts }) => facts),
+      choice.suffix,
+    );
+    const nameOf = new Map(candidates.map(({ clip }, i) => [clip.id, names[i] as string]));
     proxySession.add(
       chosen.flatMap(({ clip, facts }) => {
         const file = findFile(clip.id);
-        const name = proxyFileName(facts, choice.suffix);
+        const name = nameOf.get(clip.id) as string;
         const onMade = (proxy: CardProxy) => {
           store.run(card.id, (on, atMs) => applyCommand(on, { type: 'setProxies', input: { proxies: [proxy] } }, atMs));
         };
@@ -181,13 +205,17 @@ export function ProxiesTool() {
                 recipe: choice.recipe,
                 folder: handle,
                 name,
-                isReplacing: there.has(name),
+                isReplacing: there.get(name) === facts.fileName,
                 onMade,
               },
             ]
           : [];
       }),
     );
+    // What is in the queue is no longer to be chosen.
+    dispatch({ type: 'suggested' });
+    queueTop.current?.scrollIntoView({ block: 'start' });
+    queueTop.current?.focus({ preventScroll: true });
   };
   const save = async (name: string) => {
     if (handle) saveFile(name, await (await handle.getFileHandle(name)).getFile());
@@ -206,7 +234,9 @@ export function ProxiesTool() {
       title="Proxies"
       lead="Small copies of heavy clips to edit with: made here, checked, and taken out again before export."
     >
-      <QueueTable />
+      <div ref={queueTop} tabIndex={-1} style={{ scrollMarginTop: 76, outline: 'none' }}>
+        <QueueTable />
+      </div>
       {candidates.length === 0 ? (
         <Sheet title="Which clips">
           <p>There are no clips on this card yet.</p>
@@ -221,10 +251,18 @@ export function ProxiesTool() {
                 ? `${chosen.length} of ${candidates.length} chosen`
                 : chosen.length > 0
                   ? `${chosen.length} of ${candidates.length} suggested`
-                  : 'none needs one'
+                  : candidates.some(isSuggested)
+                    ? 'what needs one cannot be made here, or is being made'
+                    : 'none needs one'
             }
           >
-            <ClipChoice candidates={candidates} chosenIds={chosenIds} onEvent={dispatch} />
+            <ClipChoice
+              candidates={candidates}
+              chosenIds={chosenIds}
+              unreadableIds={unreadable}
+              inHandIds={inHand}
+              onEvent={dispatch}
+            />
           </Sheet>
           <Sheet title="How they are made">
             <RecipeFields
@@ -235,17 +273,26 @@ export function ProxiesTool() {
             />
           </Sheet>
           <Sheet title="Make them" kind={chosen.length > 0 && !isBusy ? 'next' : 'plain'}>
+            {chosen.length > 0 && (
+              <p style={{ marginBottom: 10 }}>
+                Once they are shown: {formatFpsRange(before.shownFps)} → <b>{formatFpsRange(after.shownFps)}</b> a
+                second, and a jump takes {formatWaitRange(before.scrubMs)} → <b>{formatWaitRange(after.scrubMs)}</b>.
+              </p>
+            )}
             <PlaceLine place={place} neededBytes={neededBytes} />
             <MissingFiles missing={missing} onFound={lookAgain} />
             <Spaced>
               <Row>
-                <Button
-                  look={missing.length === 0 && folder ? 'primary' : 'plain'}
-                  isDisabled={chosen.length === missing.length || !folder || !hasRoom}
-                  onPress={start}
-                >
-                  Make {formatCount(chosen.length - missing.length, 'proxy', 'proxies')}
-                </Button>
+                {chosen.length === 0 && <Soft>Tick the clips above that are to have one.</Soft>}
+                {chosen.length > 0 && (
+                  <Button
+                    look={missing.length === 0 && folder ? 'primary' : 'plain'}
+                    isDisabled={chosen.length === missing.length || !folder || !hasRoom}
+                    onPress={start}
+                  >
+                    Make {formatCount(chosen.length - missing.length, 'proxy', 'proxies')}
+                  </Button>
+                )}
                 {chosen.length > 0 && (
                   <Soft>
                     About {formatMinutes(Math.max(1, totalOf(chosen, 'minutes')))}; {formatBytes(neededBytes)} in place
@@ -259,7 +306,7 @@ export function ProxiesTool() {
       )}
       {folder && <MadeProxies card={card} folder={folder} onDelete={remove} onSave={canPickFolder() ? null : save} />}
       {card.proxies.length > 0 && (
-        <Sheet title="Get them into the editor">
+        <Sheet title="Get them into the editor" kind={card.editor.proxies === 'made' && !isBusy ? 'next' : 'plain'}>
           <SelectField
             label="How far they are"
             value={card.editor.proxies}

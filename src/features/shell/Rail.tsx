@@ -79,7 +79,7 @@ const Tools = styled.ul`
 const tools = [
   { id: 'meter', label: 'Lag meter', what: 'measure and compare', Icon: Gauge },
   { id: 'programs', label: 'Programs', what: 'what else runs', Icon: LayoutList },
-  { id: 'proxies', label: 'Proxies', what: 'small copies, made here', Icon: Copy },
+  { id: 'proxies', label: 'Proxies', what: 'small copies to edit', Icon: Copy },
   { id: 'what-if', label: 'What if', what: 'any set of fixes', Icon: Scale },
   { id: 'work', label: 'While you work', what: 'sets to switch to', Icon: Repeat2 },
   { id: 'editor', label: 'My editor', what: 'what it can do', Icon: NotebookPen },
