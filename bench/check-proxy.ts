@@ -1,5 +1,5 @@
-// Whether the check of proxies catches what is wrong and leaves alone what is fine: 64 proxies spoiled in one of eight ways,
-// and 40 good ones, of eight made-up shots. `npm run -s bench:check-proxy`; --quick takes two shots. Needs ffmpeg. The last line
+// Whether the check of proxies catches what is wrong and leaves alone what is fine: 96 proxies spoiled in one of eight ways,
+// and 60 good ones, of twelve made-up shots. `npm run -s bench:check-proxy`; --quick takes two shots. Needs ffmpeg. The last line
 // is one JSON object; it fails where one spoiled proxy passes or one good one is accused.
 
 import type { ProxyCheck } from '@/core/proxies';

@@ -1,5 +1,14 @@
 import type { Rational } from '../numbers/rational';
-import { fitPictures, type Luma, mirrored, similarityOf, turned } from './compare-pictures';
+import {
+  blockMeans,
+  contrastOf,
+  fitPictures,
+  type Luma,
+  meanOf,
+  mirrored,
+  type PictureFit,
+  turned,
+} from './compare-pictures';
 
 /** What is compared of an original and its proxy, beside their pictures. */
 export interface MediaOutline {
@@ -66,17 +75,29 @@ const soundToleranceMs = 100;
 /** A proxy whose jumps decode many more frames than its original's is no help. */
 const keyFrameTolerance = 1.5;
 
-/** Similarity under which a picture is another one. */
-const leastSimilarity = 0.9;
+// Limits between good and spoiled proxies (docs/experiments.md, "The check of proxies"): of 40 good ones, with noise, low light
+// and strong compression, none comes near them; of 64 spoiled ones each goes beyond one.
+
+/** Of the means of blocks: correlation below this is another picture. */
+const leastCorrelation = 0.85;
+/** What the fit leaves of them, all of it and its worst, as a share of the picture's contrast. */
+const mostRest = 0.3;
+const mostWorst = 0.75;
+/** Compression takes contrast away, but not this much of it. */
+const leastGain = 0.6;
+const leastUsualGain = 0.75;
 /** Frames that differ by less than this, in units of 8 bits, cannot be told apart. */
 const leastDifference = 0.6;
 /** A stranger matches better where what is left is this share of what its own frame leaves. */
-const clearlyBetter = 0.8;
-/** Limited range taken for full or the other way round: 219/255 of the contrast, or its inverse. */
-const rangeGain = 255 / 219;
-/** What a part of the picture may be off, in units of 8 bits, as a share of the picture's contrast, at least. */
-const worstShare = 0.6;
-const worstLeast = 12;
+const clearlyBetter = 0.85;
+/** Means of blocks that moved by this much, in units of 8 bits, show a movement that no compression takes away. */
+const plainMovement = 2;
+/** Proxy frames that differ by less than this are one picture. */
+const frozenDifference = 0.5;
+/** Limited range taken for full has 255/219 of the contrast, full taken for limited 219/255 and is lighter by 16 at black. */
+const expandedGains = [1.08, 1.25] as const;
+const compressedGains = [0.8, 0.92] as const;
+const blackOffset = 16;
 
 const aspectOf = ({ widthPx, heightPx, pixelAspect }: MediaOutline): number =>
   (widthPx * pixelAspect.num) / (heightPx * pixelAspect.den);
@@ -125,45 +146,85 @@ function compareOutlines(original: MediaOutline, proxy: MediaOutline): readonly 
 /** What is said of one place: the fault that its pictures show, none, or that nothing can be told there. */
 type PlaceVerdict = ProxyFaultCode | 'fine' | 'cannot-tell';
 
+const differenceOf = (a: Luma, b: Luma): number => fitPictures(a, b).restRms;
+
 /** Whether a stranger's picture matches the proxy clearly better than its own does, and the two can be told apart. */
-const isBetter = (proxy: Luma, own: Luma, stranger: Luma): boolean => {
-  if (fitPictures(own, stranger).restRms < leastDifference) return false;
-  return fitPictures(stranger, proxy).restRms < clearlyBetter * fitPictures(own, proxy).restRms;
-};
+const isBetter = (proxy: Luma, own: Luma, stranger: Luma): boolean =>
+  differenceOf(own, stranger) >= leastDifference &&
+  differenceOf(stranger, proxy) < clearlyBetter * differenceOf(own, proxy);
+
+/** The fit of two pictures by the means of their blocks, its rests as shares of the first one's contrast. */
+function coarseFit(own: Luma, proxy: Luma): PictureFit & { readonly isOff: boolean } {
+  const [a, b] = [blockMeans(own), blockMeans(proxy)];
+  const fit = fitPictures(a, b);
+  const contrast = Math.max(leastDifference, contrastOf(a));
+  const [restRms, worst] = [fit.restRms / contrast, fit.worst / contrast];
+  const isOff = fit.correlation < leastCorrelation || restRms > mostRest || worst > mostWorst || fit.gain < leastGain;
+  return { ...fit, restRms, worst, isOff };
+}
 
 function judgePlace({ proxy, own, before, after }: ComparedPlace, others: readonly Luma[]): PlaceVerdict {
-  const fit = fitPictures(own, proxy);
-  const contrast = fitPictures(
-    own,
-    own.map(() => 0),
-  ).restRms;
   const neighbours = [before, after].filter((picture) => picture !== null);
   if (neighbours.some((picture) => isBetter(proxy, own, picture))) return 'picture-shifted';
-  const similarity = similarityOf(own, proxy);
-  const isOff = similarity < leastSimilarity || fit.worstRms > Math.max(worstLeast, worstShare * contrast);
-  if (isOff) {
-    if (similarityOf(mirrored(own), proxy) > Math.max(leastSimilarity, similarity)) return 'picture-mirrored';
-    if (similarityOf(turned(own), proxy) > Math.max(leastSimilarity, similarity)) return 'picture-turned';
-    return 'picture-other';
+  // Where there is nothing to be seen, nothing can be another picture.
+  const isPlain = contrastOf(own) < leastDifference && contrastOf(proxy) < 2 * leastDifference;
+  if (!isPlain && coarseFit(own, proxy).isOff) {
+    const [inMirror, upsideDown] = [coarseFit(mirrored(own), proxy), coarseFit(turned(own), proxy)];
+    if (inMirror.isOff && upsideDown.isOff) return 'picture-other';
+    // A picture that is much alike both ways is what fits it better.
+    return inMirror.restRms <= upsideDown.restRms ? 'picture-mirrored' : 'picture-turned';
   }
   if (others.some((picture) => isBetter(proxy, own, picture))) return 'picture-other';
-  const isTold = [...neighbours, ...others].some((picture) => fitPictures(own, picture).restRms >= leastDifference);
+  const isTold = [...neighbours, ...others].some((picture) => differenceOf(own, picture) >= leastDifference);
   return isTold ? 'fine' : 'cannot-tell';
 }
 
-/** Whether the brightness is that of the other range: in most places, so that one dark frame does not say so. */
+const middleOf = (values: readonly number[]): number =>
+  values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)] as number;
+
+/** Whether the brightness is that of the other range: by most places, so that one dark frame does not say so. */
 function hasOtherRange(places: readonly ComparedPlace[]): boolean {
-  const off = places.filter(({ proxy, own }) => {
-    const { gain, restRms } = fitPictures(own, proxy);
-    const contrast = fitPictures(
-      own,
-      own.map(() => 0),
-    ).restRms;
-    // Where little is to be seen, the gain says little.
-    if (contrast < 4 || restRms > contrast / 2) return false;
-    return Math.abs(Math.log(gain)) > 0.6 * Math.log(rangeGain);
-  });
-  return off.length > places.length / 2;
+  const fits = places.map(({ proxy, own }) => coarseFit(own, proxy));
+  const gain = middleOf(fits.map((fit) => fit.gain));
+  if (gain >= expandedGains[0] && gain <= expandedGains[1]) return true;
+  // A picture that compression has flattened leaves more than that, and is not as much lighter.
+  const rest = middleOf(fits.map((fit) => fit.restRms));
+  const astray = middleOf(
+    places.map(({ own }, i) => Math.abs((fits[i]?.offset ?? 0) - blackOffset + (1 - 219 / 255) * meanOf(own))),
+  );
+  return gain >= compressedGains[0] && gain <= compressedGains[1] && rest < 0.05 && astray < 2.5;
+}
+
+/** Whether all pictures of the proxy are one, although something plainly moves in the original. */
+function isFrozen(places: readonly ComparedPlace[]): boolean {
+  const [first, ...others] = places;
+  if (!first || others.length === 0) return false;
+  return (
+    others.every(({ proxy }) => differenceOf(first.proxy, proxy) < frozenDifference) &&
+    others.some(({ own }) => fitPictures(blockMeans(first.own), blockMeans(own)).worst >= plainMovement)
+  );
+}
+
+/** The one thing that is wrong with the pictures, if anything is. */
+function pictureFaultOf(
+  places: readonly ComparedPlace[],
+  verdicts: readonly PlaceVerdict[],
+): { readonly code: ProxyFaultCode; readonly count: number } | null {
+  if (isFrozen(places)) return { code: 'picture-frozen', count: places.length };
+  const countOf = (code: PlaceVerdict): number => verdicts.filter((verdict) => verdict === code).length;
+  const codes = (['picture-mirrored', 'picture-turned', 'picture-other'] as const)
+    .map((code) => ({ code, count: countOf(code) }))
+    .sort((a, b) => b.count - a.count);
+  const [commonest] = codes;
+  const wrongCount = codes.reduce((sum, { count }) => sum + count, 0);
+  // One place may be told wrongly by a fade; a shift runs through all of a file.
+  const shiftedCount = countOf('picture-shifted');
+  if (shiftedCount >= Math.min(2, places.length) && shiftedCount > wrongCount)
+    return { code: 'picture-shifted', count: shiftedCount };
+  if (commonest && wrongCount > 0) return { code: commonest.code, count: wrongCount };
+  if (hasOtherRange(places)) return { code: 'picture-range-differs', count: places.length };
+  const usualGain = middleOf(places.map(({ own, proxy }) => coarseFit(own, proxy).gain));
+  return usualGain < leastUsualGain ? { code: 'picture-other', count: places.length } : null;
 }
 
 function comparePictures(places: readonly ComparedPlace[]): Pick<ProxyCheck, 'faults' | 'pictures'> {
@@ -174,24 +235,10 @@ function comparePictures(places: readonly ComparedPlace[]): Pick<ProxyCheck, 'fa
       places.filter((_, k) => k !== i).map(({ own }) => own),
     ),
   );
-  const faultOf = (code: ProxyFaultCode): ProxyFault => ({ code, original: places.length, proxy: wrongCount });
-  const wrong = verdicts.filter((verdict) => verdict !== 'fine' && verdict !== 'cannot-tell');
-  const wrongCount = wrong.length;
-  const faults: ProxyFault[] = [];
-  if (wrongCount > 0) {
-    const isFrozen =
-      places.length > 2 &&
-      places.every(({ proxy }, i) => i === 0 || fitPictures((places[0] as ComparedPlace).proxy, proxy).restRms < 0.5) &&
-      places.some(
-        ({ own }, i) => i > 0 && fitPictures((places[0] as ComparedPlace).own, own).restRms >= leastDifference,
-      );
-    const commonest = wrong.toSorted(
-      (a, b) => wrong.filter((code) => code === b).length - wrong.filter((code) => code === a).length,
-    )[0] as ProxyFaultCode;
-    faults.push(faultOf(isFrozen ? 'picture-frozen' : commonest));
-  } else if (hasOtherRange(places)) faults.push(faultOf('picture-range-differs'));
-  const isAlike = verdicts.every((verdict) => verdict === 'cannot-tell');
-  return { faults, pictures: isAlike && faults.length === 0 ? 'alike' : 'compared' };
+  const fault = pictureFaultOf(places, verdicts);
+  if (fault)
+    return { faults: [{ code: fault.code, original: places.length, proxy: fault.count }], pictures: 'compared' };
+  return { faults: [], pictures: verdicts.every((verdict) => verdict === 'cannot-tell') ? 'alike' : 'compared' };
 }
 
 /**

@@ -5,103 +5,75 @@ export const comparedHeight = 90;
 /** The luma of a picture, area-averaged to the compared size, row by row, in the units of 8 bits. */
 export type Luma = Float32Array;
 
-const windowPx = 8;
-/** Half a window. */
-const windowStepPx = 4;
-/** Constants of SSIM for values up to 255 (Wang, Bovik, Sheikh, Simoncelli 2004: K1 0.01, K2 0.03). */
-const [c1, c2] = [(0.01 * 255) ** 2, (0.03 * 255) ** 2];
-/** A picture of less contrast than this, in units of 8 bits, shows nothing that could be told apart from noise. */
-const leastContrast = 1.5;
-/** The contrast that pictures are brought to before they are compared. */
-const sameContrast = 50;
+/** Side of the blocks whose means are compared: noise and compression hardly reach them, what moves does. */
+const blockPx = 5;
 
-const meanOf = (values: Luma): number => {
+/** Mean brightness. */
+export const meanOf = (values: Luma): number => {
   let sum = 0;
   for (const value of values) sum += value;
   return sum / values.length;
 };
 
-/** Mean and standard deviation. */
-function spreadOf(values: Luma): { readonly mean: number; readonly contrast: number } {
+/** Root mean square around the mean: how much there is to be seen, in units of 8 bits. */
+export function contrastOf(values: Luma): number {
   const mean = meanOf(values);
   let squares = 0;
   for (const value of values) squares += (value - mean) ** 2;
-  return { mean, contrast: Math.sqrt(squares / values.length) };
+  return Math.sqrt(squares / values.length);
 }
 
-/** The same picture with a mean of 128 and a contrast that all pictures have. */
-function levelled(picture: Luma): Luma {
-  const { mean, contrast } = spreadOf(picture);
-  const gain = sameContrast / Math.max(leastContrast, contrast);
-  return picture.map((value) => 128 + gain * (value - mean));
-}
-
-/** Mean structural similarity of two pictures of the same size over windows of 8 × 8: 1 where they are the same. */
-function structuralSimilarity(a: Luma, b: Luma): number {
-  let [sum, count] = [0, 0];
-  for (let top = 0; top + windowPx <= comparedHeight; top += windowStepPx)
-    for (let left = 0; left + windowPx <= comparedWidth; left += windowStepPx) {
-      let [sumA, sumB, sumAA, sumBB, sumAB] = [0, 0, 0, 0, 0];
-      for (let y = top; y < top + windowPx; y++)
-        for (let at = y * comparedWidth + left; at < y * comparedWidth + left + windowPx; at++) {
-          const [va, vb] = [a[at] as number, b[at] as number];
-          sumA += va;
-          sumB += vb;
-          sumAA += va * va;
-          sumBB += vb * vb;
-          sumAB += va * vb;
-        }
-      const n = windowPx * windowPx;
-      const [meanA, meanB] = [sumA / n, sumB / n];
-      const [varA, varB, cov] = [sumAA / n - meanA * meanA, sumBB / n - meanB * meanB, sumAB / n - meanA * meanB];
-      sum += ((2 * meanA * meanB + c1) * (2 * cov + c2)) / ((meanA * meanA + meanB * meanB + c1) * (varA + varB + c2));
-      count++;
+/** The means of all blocks, row by row. */
+export function blockMeans(picture: Luma): Luma {
+  const [columns, rows] = [comparedWidth / blockPx, comparedHeight / blockPx];
+  const means = new Float32Array(columns * rows);
+  for (let y = 0; y < comparedHeight; y++)
+    for (let x = 0; x < comparedWidth; x++) {
+      const at = Math.floor(y / blockPx) * columns + Math.floor(x / blockPx);
+      means[at] = (means[at] as number) + (picture[y * comparedWidth + x] as number) / blockPx ** 2;
     }
-  return sum / count;
+  return means;
 }
 
-/** How alike two pictures are once their means and contrasts are the same: 1 where they are the same picture. */
-export const similarityOf = (a: Luma, b: Luma): number => structuralSimilarity(levelled(a), levelled(b));
-
-/** How one picture is best told from another: `b ≈ gain · a + offset`, and what is left then. */
+/** How one picture follows from another by brightness alone: `b ≈ gain · a + const`, and what is left then. */
 export interface PictureFit {
   readonly gain: number;
-  /** The difference of the two at the first one's mean. */
+  /** Difference of the means. */
   readonly offset: number;
+  /** 1 where they are the same but for brightness, 0 where they have nothing in common, -1 for a negative. */
+  readonly correlation: number;
   /** Root mean square of what the fit leaves, in units of 8 bits. */
   readonly restRms: number;
-  /** The same of the worst fiftieth of all windows: where something moved that elsewhere stood still. */
-  readonly worstRms: number;
+  /** What all but the worst hundredth of the values stay below: where something moved that elsewhere stood still. */
+  readonly worst: number;
 }
 
-/** Fits the brightness of `b` to that of `a` by least squares. */
+/** Fits the brightness of `b` to that of `a` by least squares. Both have the same length. O(n log n). */
 export function fitPictures(a: Luma, b: Luma): PictureFit {
   const [meanA, meanB] = [meanOf(a), meanOf(b)];
-  let [squares, products] = [0, 0];
+  let [squaresA, squaresB, products] = [0, 0, 0];
   for (let i = 0; i < a.length; i++) {
-    const da = (a[i] as number) - meanA;
-    squares += da * da;
-    products += da * ((b[i] as number) - meanB);
+    const [da, db] = [(a[i] as number) - meanA, (b[i] as number) - meanB];
+    squaresA += da * da;
+    squaresB += db * db;
+    products += da * db;
   }
-  const gain = squares > 0 ? products / squares : 1;
-  const errors: number[] = [];
-  let total = 0;
-  for (let top = 0; top + windowPx <= comparedHeight; top += windowPx)
-    for (let left = 0; left + windowPx <= comparedWidth; left += windowPx) {
-      let error = 0;
-      for (let y = top; y < top + windowPx; y++)
-        for (let at = y * comparedWidth + left; at < y * comparedWidth + left + windowPx; at++)
-          error += ((b[at] as number) - meanB - gain * ((a[at] as number) - meanA)) ** 2;
-      errors.push(error / windowPx ** 2);
-      total += error / windowPx ** 2;
-    }
-  errors.sort((x, y) => y - x);
-  const worst = errors.slice(0, Math.max(1, Math.round(errors.length / 50)));
+  const gain = squaresA > 0 ? products / squaresA : 1;
+  const rests = new Float32Array(a.length);
+  let squares = 0;
+  for (let i = 0; i < a.length; i++) {
+    const rest = Math.abs((b[i] as number) - meanB - gain * ((a[i] as number) - meanA));
+    rests[i] = rest;
+    squares += rest * rest;
+  }
+  rests.sort();
+  const both = Math.sqrt(squaresA * squaresB);
   return {
     gain,
     offset: meanB - meanA,
-    restRms: Math.sqrt(total / errors.length),
-    worstRms: Math.sqrt(worst.reduce((sum, error) => sum + error, 0) / worst.length),
+    correlation: both > 0 ? products / both : 1,
+    restRms: Math.sqrt(squares / a.length),
+    worst: rests[Math.floor(0.99 * (a.length - 1))] as number,
   };
 }
 
