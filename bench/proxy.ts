@@ -95,10 +95,9 @@ function browserMib(): number {
   return kib / 1024;
 }
 
-const folderOf = (page: Page) =>
-  page.addInitScript(() => {
-    Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() });
-  });
+/** As text: what tsx makes of a named function is not known on the page. */
+const givePicker = (page: Page) =>
+  page.addInitScript({ content: 'window.showDirectoryPicker = () => navigator.storage.getDirectory()' });
 
 /** A new card with this clip alone, ready to make its proxy. */
 async function openClip(page: Page, url: string, name: string): Promise<void> {
@@ -132,17 +131,10 @@ async function makeOne(page: Page, isWatched: boolean): Promise<{ readonly ms: n
     if (!button) throw new Error('no button');
     const startedMs = performance.now();
     button.click();
-    const isClosed = (): boolean =>
-      [...document.querySelectorAll('table[aria-label="Proxies of this round"] td')].some(({ textContent }) =>
-        /is checked|MB;|fine/.test(textContent ?? ''),
-      );
-    while (!isClosed()) {
-      if (
-        /failed|cannot|broke|gave up/.test(
-          document.querySelector('table[aria-label="Proxies of this round"]')?.textContent ?? '',
-        )
-      )
-        throw new Error('not made');
+    for (;;) {
+      const said = document.querySelector('table[aria-label="Proxies of this round"]')?.textContent ?? '';
+      if (/is checked|MB;|fine/.test(said)) break;
+      if (/failed|cannot|broke|gave up/.test(said)) throw new Error(said);
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
     return performance.now() - startedMs;
@@ -205,7 +197,7 @@ function ssimOf(path: string, original: string): number {
 const round = (value: number, digits = 3): number => Math.round(value * 10 ** digits) / 10 ** digits;
 
 await withPage(4398, async (page, url) => {
-  await folderOf(page);
+  await givePicker(page);
   const results = [];
   for (const clip of clips) {
     makeClip(clip);

@@ -30,7 +30,7 @@ export function describeVerdict({ verdict, load }: ProxyCandidate): string {
 }
 
 /** Of a clip that this browser does not decode. */
-export const cannotBeMadeHere = 'this browser does not decode it, so have your editor make its proxy';
+export const cannotBeMadeHere = 'have your editor make its proxy, this browser does not decode it';
 
 export const keyFrameWayTexts: Readonly<Record<KeyFrameWay, string>> = {
   'every-frame': 'Every one',

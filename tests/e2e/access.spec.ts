@@ -45,7 +45,7 @@ for (const theme of ['day', 'night'] as const) {
       }
       await page.getByText('What was played, and under which set-up').click();
       expect(await findViolations(page), 'lag meter: what is said of a reading').toEqual([]);
-      for (const tool of ['programs', 'what-if', 'work', 'editor']) {
+      for (const tool of ['programs', 'proxies', 'what-if', 'work', 'editor']) {
         await openStep(page, 'demo-effects-bound', tool);
         await untilConcluded(page);
         await unfold(page);
@@ -148,6 +148,7 @@ test('needs no sideways scrolling on any screen, from 1920 pixels wide to 390', 
   }
   for (const [tool, name] of [
     ['programs', 'Programs'],
+    ['proxies', 'Proxies'],
     ['what-if', 'What if'],
     ['work', 'While you work'],
     ['editor', 'My editor'],

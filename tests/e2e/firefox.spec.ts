@@ -74,6 +74,7 @@ test('shows every screen, without a complaint or sideways scrolling, wide and na
   for (const [stepId, name] of [
     ...stepNames,
     ['programs', 'Programs'],
+    ['proxies', 'Proxies'],
     ['what-if', 'What if'],
     ['work', 'While you work'],
     ['editor', 'My editor'],

@@ -1,6 +1,6 @@
 /** Whether this browser decodes a codec (RFC 6381), in whatever way. Never rejects. */
 export async function canDecode(codec: string): Promise<boolean> {
-  if (codec === '' || typeof VideoDecoder === 'undefined') return false;
+  if (typeof VideoDecoder === 'undefined') return false;
   try {
     return (await VideoDecoder.isConfigSupported({ codec })).supported === true;
   } catch {

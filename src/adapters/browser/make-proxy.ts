@@ -29,7 +29,7 @@ import {
 import { fail, type Result, succeed } from '@/core/result';
 import { readableFormats } from '../shared/readable-formats';
 import { ProxyError, toProxyFailure } from './proxy-failure';
-import { createFrameScaler } from './scale-frame';
+import { createFrameScaler, isTakenByEncoders } from './scale-frame';
 
 /** What decodes, encodes and tells the time; replaced in tests. */
 export interface ProxyMeans {
@@ -88,7 +88,8 @@ const soundAheadSec = 0.5;
 const codecStringFor = ({ widthPx, heightPx }: ProxySize): string =>
   widthPx * heightPx <= 1920 * 1088 ? 'avc1.64002a' : 'avc1.640034';
 
-function encoderConfigOf(facts: VideoFacts, size: ProxySize, recipe: ProxyRecipe): VideoEncoderConfig {
+/** What an encoder is asked for by a recipe. */
+export function encoderConfigOf(facts: VideoFacts, size: ProxySize, recipe: ProxyRecipe): VideoEncoderConfig {
   const fps = rationalToNumber(facts.frameRate);
   return {
     codec: codecStringFor(size),
@@ -185,9 +186,6 @@ class Room {
     }
   }
 }
-
-/** Pixels that encoders of 8 bits take as they come. */
-const isTaken = (format: VideoPixelFormat | null): boolean => format === 'I420' || format === 'NV12' || format === null;
 
 /**
  * Makes the proxy of one clip: its frames go from the decoder straight into an encoder of the proxy's size, its sound is
@@ -297,7 +295,7 @@ export async function makeProxy(
     let scalingCount = 0;
     const scaler = createFrameScaler(size);
     const onFrame = (frame: VideoFrame): void => {
-      if (isTaken(frame.format) && scalingCount === 0) return give(frame);
+      if (isTakenByEncoders(frame.format) && scalingCount === 0) return give(frame);
       scalingCount++;
       scaling = scaling
         .then(async () => give(await scaler(frame)))

@@ -1,5 +1,9 @@
 import { averagePlane, type Plane, type ProxySize, pixelLayoutOf } from '@/core/proxies';
 
+/** Pixels that encoders of 8 bits take as they come. */
+export const isTakenByEncoders = (format: VideoPixelFormat | null): boolean =>
+  format === 'I420' || format === 'NV12' || format === null;
+
 /** The planes of a frame as they lie in memory; null where it does not hold luma and chroma in planes of their own. */
 async function readPlanes(
   frame: VideoFrame,

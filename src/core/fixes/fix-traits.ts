@@ -45,6 +45,11 @@ const closingIds: ReadonlySet<string> = new Set<FixId>([closingFix.id, 'stop-sta
 /** Whether a fix takes programs away. */
 export const closesPrograms = (id: string): boolean => closingIds.has(id);
 
+const proxyMakingIds: ReadonlySet<string> = new Set<FixId>(['make-proxies']);
+
+/** Whether a fix makes proxies of clips that are there: what Oil Can does itself. */
+export const makesProxies = (id: string): boolean => proxyMakingIds.has(id);
+
 const renderingIds: ReadonlySet<string> = new Set<FixId>(['prerender-range', 'prerender-when-idle']);
 
 /** Whether a fix is a habit of working rather than a setting: how a project is built, and rendering its heavy parts. */

@@ -21,6 +21,7 @@ export {
   isForFinished,
   isGeneralRemedy,
   isWayOfWorking,
+  makesProxies,
   previewFixIds,
   workOrder,
 } from './fix-traits';

@@ -4,7 +4,7 @@ import { type RefObject, useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import { findReading, type Trial } from '@/core/card';
 import type { TrialAdvice } from '@/core/diagnose';
-import { closesPrograms, findFix } from '@/core/fixes';
+import { closesPrograms, findFix, makesProxies } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
 import { fixTexts, giveBackSteps } from '@/messages/fixes';
 import { formatRate, formatWait } from '@/messages/format';
@@ -19,6 +19,7 @@ import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { FixSteps } from '../looks/FixSteps';
 import { CleanUpCheck } from '../programs/CleanUpCheck';
+import { TrialProxies } from '../proxies/TrialProxies';
 import { TakeReading } from '../readings/TakeReading';
 import { useOpenCard } from '../shell/use-open-card';
 import { useTrialAdvice } from '../shell/use-trial-advice';
@@ -178,6 +179,7 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
         )}
         {!isMade && !isGiveBack && known && <AttachQuestion card={card} fixId={known.id} />}
         {isClosing && <CleanUpCheck card={card} />}
+        {!isGiveBack && makesProxies(trial.fix.id) && <TrialProxies card={card} />}
         {!isMade && !isGiveBack && known && <Steps fixId={known.id} level={trial.fix.level} isFolded={isClosing} />}
         {isMade ? (
           <Row>

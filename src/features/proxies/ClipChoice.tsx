@@ -68,7 +68,10 @@ function QuickChoices({ candidates, onEvent }: Pick<ClipChoiceProps, 'candidates
 /** The clips of the card, those that suffer most first, each with why it should have a proxy or needs none. */
 export function ClipChoice({ candidates, chosenIds, unreadableIds, inHandIds, onEvent }: ClipChoiceProps) {
   const [isAll, setAll] = useState(false);
-  const shown = isAll ? candidates : candidates.slice(0, shownFirst);
+  // What is chosen is seen, wherever in the list it stands.
+  const shown = isAll
+    ? candidates
+    : candidates.filter(({ clip }, i) => i < shownFirst || chosenIds.has(clip.id)).slice(0, 3 * shownFirst);
   return (
     <>
       <QuickChoices candidates={candidates} onEvent={onEvent} />

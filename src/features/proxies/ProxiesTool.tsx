@@ -9,6 +9,7 @@ import { applyCommand, type CardProxy, proxyStates } from '@/core/card';
 import { forecastProxies } from '@/core/diagnose';
 import { fitsOnDrive, isSuggested, listProxyCandidates, type ProxyCandidate } from '@/core/fixes';
 import { isOver, proxyFileNames, proxySuffix } from '@/core/proxies';
+import { hasPracticeMachine } from '@/demo/practice-cards';
 import { proxyStateTexts } from '@/messages/editor';
 import { formatBytes, formatCount, formatFpsRange, formatMinutes, formatWaitRange } from '@/messages/format';
 import { describeInterrupted, describeRoom } from '@/messages/proxies';
@@ -27,11 +28,13 @@ import { ToolPage } from '../shell/ToolPage';
 import { useOpenCard } from '../shell/use-open-card';
 import { ClipChoice } from './ClipChoice';
 import { chosenOf, firstChoice, stepChoice } from './choice-state';
+import { FrameCompare } from './FrameCompare';
 import { MadeProxies } from './MadeProxies';
 import { proxySession } from './proxy-session';
 import { QueueTable, useProxyQueue } from './QueueTable';
 import { RecipeFields } from './RecipeFields';
 import { type ProxyPlace, useProxyFolder } from './use-proxy-folder';
+import { useSampleClip } from './use-sample-clip';
 import { useUndecodable } from './use-undecodable';
 
 const totalOf = (chosen: readonly ProxyCandidate[], key: 'proxyBytes' | 'minutes'): number =>
@@ -147,6 +150,7 @@ export function ProxiesTool() {
   const place = useProxyFolder();
   const queue = useProxyQueue();
   const [choice, dispatch] = useReducer(stepChoice, proxySuffix, firstChoice);
+  const sample = useSampleClip((clipId) => dispatch({ type: 'picked', clipIds: [clipId] }));
   const queueTop = useRef<HTMLDivElement>(null);
   const [, lookAgain] = useReducer((count: number) => count + 1, 0);
   const candidates = useMemo(() => listProxyCandidates(card, choice.recipe), [card, choice.recipe]);
@@ -166,6 +170,9 @@ export function ProxiesTool() {
     [card, diagnosis, askedIds, choice.recipe],
   );
   const missing = chosen.filter(({ clip }) => !findFile(clip.id));
+  const comparable = candidates.filter(
+    ({ clip, verdict }) => verdict !== 'small' && !unreadable.has(clip.id) && findFile(clip.id),
+  );
   const isBusy = queue.items.some((item) => !isOver(item));
   useAskBeforeClosing(isBusy);
   const doneCount = queue.items.filter(isOver).length;
@@ -239,8 +246,13 @@ export function ProxiesTool() {
       </div>
       {candidates.length === 0 ? (
         <Sheet title="Which clips">
-          <p>There are no clips on this card yet.</p>
-          <LinkButton href={href('footage')}>Add your footage</LinkButton>
+          <p style={{ marginBottom: 10 }}>There are no clips on this card yet.</p>
+          <Row>
+            <LinkButton href={href('footage')}>Add your footage</LinkButton>
+            <Button look="quiet" isDisabled={sample.isTaking} onPress={sample.take}>
+              Try it with a sample clip
+            </Button>
+          </Row>
         </Sheet>
       ) : (
         <>
@@ -256,6 +268,16 @@ export function ProxiesTool() {
                     : 'none needs one'
             }
           >
+            {hasPracticeMachine(card.id) && !candidates.some(({ clip }) => findFile(clip.id)) && (
+              <Spaced>
+                <Note>
+                  This card’s clips are made up.{' '}
+                  <Button look="quiet" isDisabled={sample.isTaking} onPress={sample.take}>
+                    Try it with a sample clip
+                  </Button>
+                </Note>
+              </Spaced>
+            )}
             <ClipChoice
               candidates={candidates}
               chosenIds={chosenIds}
@@ -272,6 +294,7 @@ export function ProxiesTool() {
               onSuffix={(suffix) => dispatch({ type: 'suffix', suffix })}
             />
           </Sheet>
+          <FrameCompare card={card} candidates={comparable} recipe={choice.recipe} />
           <Sheet title="Make them" kind={chosen.length > 0 && !isBusy ? 'next' : 'plain'}>
             {chosen.length > 0 && (
               <p style={{ marginBottom: 10 }}>

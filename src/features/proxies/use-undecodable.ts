@@ -6,16 +6,15 @@ import type { ProxyCandidate } from '@/core/fixes';
 
 const none: ReadonlySet<string> = new Set();
 
-/** The clips that this browser does not decode; none until it has said so. */
+/** The clips of which this browser says that it does not decode them; of what nobody knows the codec it cannot say that. */
 export function useUndecodable(candidates: readonly ProxyCandidate[]): ReadonlySet<string> {
   const [refused, setRefused] = useState<ReadonlySet<string>>(none);
-  const codecs = [...new Set(candidates.map(({ facts }) => facts.codecString ?? ''))].sort().join(' ');
+  const codecs = [...new Set(candidates.flatMap(({ facts }) => facts.codecString ?? []))].sort().join(' ');
   useEffect(() => {
     let isGone = false;
     const ask = async () => {
-      const asked = await Promise.all(
-        codecs.split(' ').map(async (codec) => ((await canDecode(codec)) ? [] : [codec])),
-      );
+      const known = codecs === '' ? [] : codecs.split(' ');
+      const asked = await Promise.all(known.map(async (codec) => ((await canDecode(codec)) ? [] : [codec])));
       if (!isGone) setRefused(new Set(asked.flat()));
     };
     ask();
@@ -23,5 +22,13 @@ export function useUndecodable(candidates: readonly ProxyCandidate[]): ReadonlyS
       isGone = true;
     };
   }, [codecs]);
-  return new Set(candidates.filter(({ facts }) => refused.has(facts.codecString ?? '')).map(({ clip }) => clip.id));
+  return useMemo(
+    () =>
+      new Set(
+        candidates
+          .filter(({ facts }) => facts.codecString !== null && refused.has(facts.codecString))
+          .map(({ clip }) => clip.id),
+      ),
+    [candidates, refused],
+  );
 }

@@ -16,6 +16,7 @@ import { colour } from '@/ui/tokens';
 import { NumberField } from '../fields/NumberField';
 import { chartDetail } from './draw-test-chart';
 import { TestChart } from './TestChart';
+import { useClipPicture } from './use-clip-picture';
 import type { WhatIfSet } from './use-what-if-set';
 
 const Table = styled.table`
@@ -62,6 +63,8 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
     [sketch, set.chosen, kind, own],
   );
   const seenPx = viewerHeightPx(sketch);
+  const picture = useClipPicture();
+  const viewed = useMemo(() => picture && { picture, viewerHeightPx: seenPx }, [picture, seenPx]);
   const chosen = choices.find(({ isNow }) => isNow) ?? choices[0];
   const addOwn = (text: string): boolean => {
     const level = parseLevelOf(kind === 'quality' ? 'fraction' : 'height', text.trim());
@@ -103,6 +106,7 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
                 <td>
                   <TestChart
                     area={chartDetail}
+                    viewed={viewed}
                     drawnRatio={choice.drawnHeightPx / seenPx}
                     label={`Detail at ${nameOf(choice)}: ${describeLoss(choice)}`}
                   />
@@ -146,12 +150,13 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
       {chosen?.fix && (
         <Pictures>
           <figure>
-            <TestChart drawnRatio={1} label="Test picture at full" />
+            <TestChart drawnRatio={1} viewed={viewed} label="Test picture at full" />
             <figcaption>full, at the viewer’s size</figcaption>
           </figure>
           <figure>
             <TestChart
               drawnRatio={chosen.drawnHeightPx / seenPx}
+              viewed={viewed}
               label={`Test picture at ${nameOf(chosen)}: ${describeLoss(chosen)}`}
             />
             <figcaption>

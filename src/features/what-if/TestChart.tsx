@@ -3,7 +3,7 @@
 import { useEffect, useRef } from 'react';
 import styled from 'styled-components';
 import { colour } from '@/ui/tokens';
-import { type ChartArea, drawTestChart, wholeChart } from './draw-test-chart';
+import { type ChartArea, drawTestChart, type ViewedPicture, wholeChart } from './draw-test-chart';
 
 const Picture = styled.canvas`
   display: block;
@@ -17,14 +17,16 @@ interface TestChartProps {
   readonly label: string;
   /** The part of the chart to show; all of it without. */
   readonly area?: ChartArea;
+  /** A real picture in its place. */
+  readonly viewed?: ViewedPicture | null;
 }
 
-/** A drawn test picture as a preview of so many of the viewer's lines shows it, at the viewer's size on screen. */
-export function TestChart({ drawnRatio, label, area = wholeChart }: TestChartProps) {
+/** A drawn test picture, or a real one, as a preview of so many of the viewer's lines shows it, at the viewer's size on screen. */
+export function TestChart({ drawnRatio, label, area = wholeChart, viewed = null }: TestChartProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
-    if (canvas.current) drawTestChart(canvas.current, area, drawnRatio, window.devicePixelRatio);
-  }, [area, drawnRatio]);
+    if (canvas.current) drawTestChart(canvas.current, area, drawnRatio, window.devicePixelRatio, viewed);
+  }, [area, drawnRatio, viewed]);
   const { widthPx, heightPx } = area;
   return <Picture ref={canvas} role="img" aria-label={label} style={{ width: widthPx, height: heightPx }} />;
 }

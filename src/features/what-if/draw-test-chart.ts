@@ -47,16 +47,46 @@ function drawChart(context: CanvasRenderingContext2D): void {
   context.fill();
 }
 
+/** A real picture in place of the chart, and how many of the page's pixels high the viewer shows it. */
+export interface ViewedPicture {
+  readonly picture: ImageBitmap;
+  readonly viewerHeightPx: number;
+}
+
+/** Draws what of the picture an area of the viewer shows: all of it, or, at the viewer's own size, its middle. */
+function drawPicture(
+  context: CanvasRenderingContext2D,
+  { picture, viewerHeightPx }: ViewedPicture,
+  area: ChartArea,
+): void {
+  if (area === wholeChart) {
+    const heightPx = Math.min(chartHeightPx, (chartWidthPx * picture.height) / picture.width);
+    context.fillRect(0, 0, chartWidthPx, chartHeightPx);
+    const widthPx = (heightPx * picture.width) / picture.height;
+    context.drawImage(picture, (chartWidthPx - widthPx) / 2, (chartHeightPx - heightPx) / 2, widthPx, heightPx);
+    return;
+  }
+  const scale = picture.height / viewerHeightPx;
+  const [widthPx, heightPx] = [area.widthPx * scale, area.heightPx * scale];
+  context.drawImage(
+    picture,
+    ...[(picture.width - widthPx) / 2, (picture.height - heightPx) / 2, widthPx, heightPx],
+    ...[area.xPx, area.yPx, area.widthPx, area.heightPx],
+  );
+}
+
 /**
- * Draws a part of the chart as a preview of `drawnRatio` of the viewer's lines shows it: drawn small, then stretched to
- * the viewer. At 1 or more nothing is lost. `pixelRatio` is how many pixels of the screen one of the page has.
+ * Draws a part of the chart, or of a real picture, as a preview of `drawnRatio` of the viewer's lines shows it: drawn small, then
+ * stretched to the viewer. At 1 or more nothing is lost. `pixelRatio` is how many pixels of the screen one of the page has.
  */
 export function drawTestChart(
   canvas: HTMLCanvasElement,
-  { xPx, yPx, widthPx, heightPx }: ChartArea,
+  area: ChartArea,
   drawnRatio: number,
   pixelRatio: number,
+  viewed: ViewedPicture | null = null,
 ): void {
+  const { xPx, yPx, widthPx, heightPx } = area;
   const context = canvas.getContext('2d');
   if (!context) return;
   canvas.width = Math.round(widthPx * pixelRatio);
@@ -69,7 +99,8 @@ export function drawTestChart(
   if (!drawing) return;
   drawing.scale(small.width / widthPx, small.height / heightPx);
   drawing.translate(-xPx, -yPx);
-  drawChart(drawing);
+  if (viewed) drawPicture(drawing, viewed, area);
+  else drawChart(drawing);
   context.imageSmoothingEnabled = true;
   context.drawImage(small, 0, 0, canvas.width, canvas.height);
 }
