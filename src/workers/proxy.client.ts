@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink';
-import type { ProxyFailure } from '@/core/proxies';
+import type { CheckedProxy, ProxyFailure } from '@/core/proxies';
 import type { ProxyOrder, ProxyOutcome, ProxyReport, ProxyWorkerApi } from './proxy.protocol';
 import { startWorkerJob, type WorkerJob } from './worker-job';
 
@@ -41,3 +41,21 @@ export function startProxy(
     },
   };
 }
+
+/** One proxy being held against its original. */
+export type RunningCheck = WorkerJob<CheckedProxy, ProxyFailure>;
+
+/** Checks a proxy that is there already in a worker of its own. `createWorker` is replaced in tests. */
+export const startProxyCheck = (
+  original: File,
+  proxy: File,
+  createWorker: () => Worker = () => new Worker(new URL('./proxy.worker.ts', import.meta.url), { type: 'module' }),
+): RunningCheck =>
+  startWorkerJob<ProxyWorkerApi, void, CheckedProxy, ProxyFailure>({
+    createWorker,
+    run: (api, report) => api.check(original, proxy, report),
+    onProgress: () => undefined,
+    silenceLimitMs: silenceMs,
+    broke: (detail) => ({ code: 'proxy-broke', detail }),
+    stopped: { code: 'proxy-stopped' },
+  });

@@ -1,5 +1,5 @@
 import type { VideoFacts } from '@/core/footage';
-import type { MadeProxy, ProxyCheck, ProxyFailure, ProxyProgress, ProxyRecipe } from '@/core/proxies';
+import type { CheckedProxy, MadeProxy, ProxyCheck, ProxyFailure, ProxyProgress, ProxyRecipe } from '@/core/proxies';
 import type { Result } from '@/core/result';
 
 /** What is to be made, of what, and where it goes. Files and folders travel as handles. */
@@ -35,5 +35,5 @@ export interface ProxyWorkerApi {
   /** Breaks off; `make` then ends with `proxy-stopped` and nothing of the file is left. */
   readonly stop: () => void;
   /** Compares a proxy with its original. */
-  readonly check: (original: File, proxy: File, onReport: () => void) => Promise<Result<ProxyCheck, ProxyFailure>>;
+  readonly check: (original: File, proxy: File, onReport: () => void) => Promise<Result<CheckedProxy, ProxyFailure>>;
 }

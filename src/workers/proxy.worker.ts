@@ -32,8 +32,8 @@ const api: ProxyWorkerApi = {
       await begun.finish(made.value.sizeBytes);
       onReport({ kind: 'checking', made: made.value });
       const proxy = await (await folder.getFileHandle(name)).getFile();
-      const check = await checkMadeProxy(file, proxy, () => onReport({ kind: 'checking', made: made.value }));
-      return succeed({ made: made.value, check });
+      const checked = await checkMadeProxy(file, proxy, () => onReport({ kind: 'checking', made: made.value }));
+      return succeed({ made: made.value, check: checked?.check ?? null });
     } catch (error) {
       return fail(await toProxyFailure(error, file));
     }
@@ -42,8 +42,8 @@ const api: ProxyWorkerApi = {
   stop: () => stopping.abort(),
   check: async (original, proxy, onReport) => {
     try {
-      const check = await checkMadeProxy(original, proxy, onReport);
-      return check ? succeed(check) : fail({ code: 'proxy-broke', detail: 'no picture in one of them' });
+      const checked = await checkMadeProxy(original, proxy, onReport);
+      return checked ? succeed(checked) : fail({ code: 'proxy-broke', detail: 'no picture in one of them' });
     } catch (error) {
       return fail(await toProxyFailure(error, original));
     }

@@ -1,6 +1,8 @@
+import { readFile, writeFile } from 'node:fs/promises';
 import { expect, type Page, test } from '@playwright/test';
 import { mediaPath } from './media';
-import { openCards } from './screens';
+import { makeProbeClips, probe, probeClips } from './proxy-probe';
+import { deep, openCards } from './screens';
 
 /** Gives the page a folder to pick: one of this browser's own storage, which is written to by the same means. */
 const givePicker = (page: Page) =>
@@ -20,6 +22,20 @@ const listFolder = (page: Page): Promise<readonly string[]> =>
     for await (const { name } of folder.values()) names.push(name);
     return names.sort();
   });
+
+/** The bytes of a file in that folder. */
+async function readFolderFile(page: Page, name: string): Promise<Buffer> {
+  const base64 = await page.evaluate(async (fileName) => {
+    const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('Proxies of the barn');
+    const file = await (await folder.getFileHandle(fileName)).getFile();
+    return await new Promise<string>((resolve) => {
+      const reader = new FileReader();
+      reader.onload = () => resolve(String(reader.result).split(',')[1] ?? '');
+      reader.readAsDataURL(file);
+    });
+  }, name);
+  return Buffer.from(base64, 'base64');
+}
 
 /** A new card with clips on it, and the proxies of it. */
 async function openWithClips(page: Page, ...names: readonly string[]): Promise<void> {
@@ -131,4 +147,86 @@ test('can be held, gone on with and stopped, and says what to do where the drive
   await session.send('Storage.overrideQuotaForOrigin', { origin: baseURL ?? '' });
   await page.getByRole('button', { name: 'Go on' }).click();
   await expect(round.getByText('fine: same frames, same pictures')).toHaveCount(1, { timeout: 60_000 });
+});
+
+test('checks proxies that something else made, paired by their names', async ({ page }) => {
+  await openWithClips(page, 'wheel.mp4');
+  const give = async (name: string, from: string) => ({
+    name,
+    mimeType: 'video/mp4',
+    buffer: await readFile(mediaPath(from)),
+  });
+  await page
+    .getByLabel('Choose proxies to check')
+    .setInputFiles([
+      await give('wheel_Proxy.webm', 'wheel.webm'),
+      await give('holiday.mp4', 'h264-8bit.mp4'),
+      await give('wheel_small.mp4', 'not-a-film.mp4'),
+    ]);
+  const checked = page.getByRole('table', { name: 'Proxies that were checked' });
+  await expect(checked.getByRole('row', { name: /wheel_Proxy.webm/ })).toContainText(
+    'It has 90 frames, the original 100.',
+    {
+      timeout: 60_000,
+    },
+  );
+  await expect(checked.getByRole('row', { name: /holiday.mp4/ })).toContainText('no clip on this card has that name');
+  await expect(checked.getByRole('row', { name: /wheel_small.mp4/ })).toContainText('It broke off');
+  // One that is fine takes the place of the one that was not.
+  await page.getByLabel('Choose proxies to check').setInputFiles(await give('wheel_Proxy.mp4', 'wheel.mp4'));
+  await expect(checked.getByRole('row', { name: /wheel_Proxy.mp4/ })).toContainText('fine: same frames', {
+    timeout: 60_000,
+  });
+  await expect(
+    page.getByRole('table', { name: 'Clips that could have a proxy' }).getByText('has one that was checked'),
+  ).toBeVisible();
+});
+
+test('makes twenty proxies of which ffprobe says the same as of their originals', deep, async ({ page }, info) => {
+  test.setTimeout(600_000);
+  const paths = makeProbeClips(info.outputPath('probe'));
+  await givePicker(page);
+  await openCards(page);
+  await page.getByRole('button', { name: 'Start a card' }).click();
+  const steps = page.getByRole('navigation', { name: 'Steps' });
+  await steps.getByRole('link', { name: /^Footage/ }).click();
+  await page.getByLabel('Choose video files').setInputFiles([...paths]);
+  await expect(steps).toContainText(`${paths.length} clips`, { timeout: 60_000 });
+  await steps.getByRole('link', { name: /^Proxies/ }).click();
+  await page.getByRole('button', { name: /^Show \d+ more clips/ }).click();
+  for (const { name } of probeClips)
+    await page.getByRole('checkbox', { name: `Make a proxy of ${name}` }).setChecked(true);
+  await page.getByRole('button', { name: 'Choose where they go' }).click();
+  await page.getByRole('button', { name: `Make ${paths.length} proxies` }).click();
+  await expect(page.getByText(`of ${paths.length} are fine`)).toBeVisible({ timeout: 400_000 });
+  const round = page.getByRole('table', { name: 'Proxies of this round' });
+  expect(await round.getByRole('row').allTextContents()).toEqual(
+    paths.map(() => expect.stringContaining('fine: same frames, same pictures')),
+  );
+  for (const [i, { name }] of probeClips.entries()) {
+    const proxyName =
+      (await listFolder(page)).find((made) => made.startsWith(name.replace(/\.[^.]*$/, '_Proxy'))) ?? '';
+    const path = info.outputPath(proxyName);
+    await writeFile(path, await readFolderFile(page, proxyName));
+    const [original, proxy] = [probe(paths[i] as string), probe(path)];
+    const frameSec = 1 / original.rate;
+    expect(proxy.frameTimes.length, `${name}: frames`).toBe(original.frameTimes.length);
+    const startsAt = (probed: typeof proxy) => probed.frameTimes[0] ?? 0;
+    for (const [k, at] of proxy.frameTimes.entries())
+      expect(
+        Math.abs(at - startsAt(proxy) - ((original.frameTimes[k] ?? 0) - startsAt(original))),
+        `${name}: time of frame ${k}`,
+      ).toBeLessThan(frameSec / 2);
+    expect(Math.abs(proxy.rate / original.rate - 1), `${name}: rate`).toBeLessThan(0.002);
+    expect(proxy.displayAspect, `${name}: aspect`).toBeCloseTo(original.displayAspect, 2);
+    expect(
+      { rotation: proxy.rotation, range: proxy.range, channels: proxy.channels, keys: proxy.keyFrameCount },
+      name,
+    ).toEqual({
+      rotation: original.rotation,
+      range: original.range,
+      channels: original.channels,
+      keys: proxy.frameTimes.length,
+    });
+  }
 });

@@ -1,12 +1,12 @@
 import { type Input, VideoSampleSink } from 'mediabunny';
 import {
+  type CheckedProxy,
   checkProxy,
   comparedHeight,
   comparedWidth,
   gatherPlaces,
   type Luma,
   type PictureReader,
-  type ProxyCheck,
 } from '@/core/proxies';
 import { openInput, readTimeline } from '../shared/read-timeline';
 import { createBlobSource } from './blob-source';
@@ -46,14 +46,14 @@ export async function checkMadeProxy(
   original: File,
   proxy: File,
   onPlace: (doneCount: number, placeCount: number) => void,
-): Promise<ProxyCheck | null> {
+): Promise<CheckedProxy | null> {
   const [ofOriginal, ofProxy] = [await openInput(createBlobSource(original)), await openInput(createBlobSource(proxy))];
   try {
     const [a, b] = [await readTimeline(ofOriginal), await readTimeline(ofProxy)];
     if (!a || !b) return null;
     const [readA, readB] = [await pictureReaderOf(ofOriginal), await pictureReaderOf(ofProxy)];
     const places = readA && readB ? await gatherPlaces({ ...a, read: readA }, { ...b, read: readB }, onPlace) : [];
-    return checkProxy(a.outline, b.outline, places);
+    return { check: checkProxy(a.outline, b.outline, places), outline: b.outline };
   } finally {
     ofOriginal.dispose();
     ofProxy.dispose();

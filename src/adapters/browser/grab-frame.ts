@@ -2,7 +2,7 @@ import { BlobSource, Input, type VideoSample, VideoSampleSink } from 'mediabunny
 import type { VideoFacts } from '@/core/footage';
 import { type ProxyRecipe, proxySizeOf } from '@/core/proxies';
 import { readableFormats } from '../shared/readable-formats';
-import { encoderConfigOf } from './make-proxy';
+import { encoderConfigOf } from './frame-feed';
 import { ProxyError } from './proxy-failure';
 import { createFrameScaler, isTakenByEncoders } from './scale-frame';
 

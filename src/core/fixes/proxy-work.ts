@@ -5,7 +5,7 @@ import { proxyStreamOf } from '../load/proxy-stream';
 import type { PictureStream, SetupClip, SetupState } from '../load/types';
 import { usableScrubMs } from '../load/usable';
 
-/** Writing a proxy beside decoding the original, measured in the browser (docs/experiments.md): 4.2 s against 3.7 s. */
+/** Writing a proxy beside decoding the original, measured in the browser (docs/model.md): 4.2 s against 3.7 s. */
 export const makingOverDecoding = 1.15;
 
 /** Reference milliseconds of decoding one frame of a stream in software. */

@@ -4,7 +4,7 @@ export { nameVideoCodec } from './codec-names';
 export { decodeReportText, parseFfprobeReport, type ReportFailure } from './ffprobe-report';
 export { standardFrameRates } from './frame-rate';
 export { needsFirstFrame } from './picture-format';
-export { findPairedProxies } from './proxy-pairs';
+export { findPairedProxies, pairByName } from './proxy-pairs';
 export { isMediaName, orderForReading } from './reading-order';
 export { type ClipContext, type ClipTrait, findClipTraits } from './traits';
 export * from './types';

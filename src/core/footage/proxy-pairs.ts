@@ -38,3 +38,19 @@ export function findPairedProxies(clips: readonly ClipFacts[]): ReadonlySet<numb
   });
   return paired;
 }
+
+/**
+ * The place in a list of names of the original that a proxy's name pairs with: the same but for a mark that calls it a proxy, or
+ * else the longest one that it begins with. Null for none. O(names).
+ */
+export function pairByName(originalNames: readonly string[], proxyName: string): number | null {
+  const stem = plainStemOf(proxyName);
+  // Originals that differ by their ending alone have it in the names of their proxies.
+  const stems = originalNames.map((name) => [stemOf(name), name.toLowerCase().replace(/\.(?=[^.]*$)/, '-')]);
+  const exact = stems.findIndex((own) => own.includes(stem));
+  if (exact !== -1) return exact;
+  const beginning = stems
+    .map(([own = ''], place) => ({ place, length: own !== '' && stem.startsWith(own) ? own.length : 0 }))
+    .reduce((best, row) => (row.length > best.length ? row : best), { place: -1, length: 0 });
+  return beginning.place === -1 ? null : beginning.place;
+}

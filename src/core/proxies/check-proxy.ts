@@ -75,8 +75,8 @@ const soundToleranceMs = 100;
 /** A proxy whose jumps decode many more frames than its original's is no help. */
 const keyFrameTolerance = 1.5;
 
-// Limits between good and spoiled proxies (docs/experiments.md, "The check of proxies"): of 40 good ones, with noise, low light
-// and strong compression, none comes near them; of 64 spoiled ones each goes beyond one.
+// Limits between good and spoiled proxies, set by 40 good ones with noise, low light and strong compression, and 64 spoiled ones of
+// eight shots, and tried on as many of four others (`bench/check-proxy.ts`; docs/decisions.md has the figures).
 
 /** Of the means of blocks: correlation below this is another picture. */
 const leastCorrelation = 0.85;
@@ -250,6 +250,13 @@ export function checkProxy(original: MediaOutline, proxy: MediaOutline, places: 
   const { faults, pictures } = comparePictures(places);
   const all = [...outlines, ...faults];
   return { isGood: all.length === 0, faults: all, pictures };
+}
+
+/** A proxy that was held against its original. */
+export interface CheckedProxy {
+  readonly check: ProxyCheck;
+  /** What the proxy's own file says. */
+  readonly outline: MediaOutline;
 }
 
 /** How many places are compared. */

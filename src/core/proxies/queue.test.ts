@@ -11,13 +11,13 @@ const item = (clipId: string, frameTotal = 100) => ({
 });
 const made = { frameCount: 100, widthPx: 960, heightPx: 540, sizeBytes: 1000, elapsedMs: 4000, droppedSoundCount: 0 };
 const check = { isGood: true, faults: [], pictures: 'compared' } as const;
-const after = (...events: readonly QueueEvent[]): ProxyQueue => events.reduce(reduceQueue, emptyQueue);
+const following = (...events: readonly QueueEvent[]): ProxyQueue => events.reduce(reduceQueue, emptyQueue);
 const stagesOf = ({ items }: ProxyQueue) => items.map(({ clipId, stage }) => `${clipId} ${stage}`);
 const three: QueueEvent = { type: 'added', items: [item('a'), item('b'), item('c')] };
 
 describe('reduceQueue', () => {
   it('takes a clip from waiting to checked', () => {
-    const queue = after(
+    const queue = following(
       three,
       { type: 'began', clipId: 'a' },
       { type: 'progressed', clipId: 'a', progress: { frameCount: 40, atMs: 1600, elapsedMs: 1000 } },
@@ -29,7 +29,7 @@ describe('reduceQueue', () => {
   });
 
   it('leaves the others running where one fails, and holds all where the drive is full', () => {
-    const broken = after(
+    const broken = following(
       three,
       { type: 'began', clipId: 'a' },
       {
@@ -39,7 +39,7 @@ describe('reduceQueue', () => {
       },
     );
     expect(nextToBegin(broken, 1).map(({ clipId }) => clipId)).toEqual(['b']);
-    const full = after(
+    const full = following(
       three,
       { type: 'began', clipId: 'a' },
       {
@@ -53,7 +53,7 @@ describe('reduceQueue', () => {
   });
 
   it('does not hear a worker’s last words after a stop, and begins anew what is added again', () => {
-    const stopped = after(
+    const stopped = following(
       three,
       { type: 'began', clipId: 'a' },
       { type: 'stopped', clipId: 'a' },
@@ -72,7 +72,7 @@ describe('reduceQueue', () => {
   });
 
   it('moves only what waits, and past what waits', () => {
-    const queue = after(three, { type: 'began', clipId: 'a' }, { type: 'moved', clipId: 'c', by: -1 });
+    const queue = following(three, { type: 'began', clipId: 'a' }, { type: 'moved', clipId: 'c', by: -1 });
     expect(stagesOf(queue)).toEqual(['a making', 'c waiting', 'b waiting']);
     expect(reduceQueue(queue, { type: 'moved', clipId: 'c', by: -1 })).toBe(queue);
     expect(reduceQueue(queue, { type: 'moved', clipId: 'b', by: 1 })).toBe(queue);
@@ -91,7 +91,7 @@ describe('reduceQueue', () => {
     );
     fc.assert(
       fc.property(fc.array(event, { maxLength: 30 }), (events) => {
-        let queue = after(three);
+        let queue = following(three);
         for (const next of events) {
           const ended = new Map(queue.items.filter(isOver).map(({ clipId, stage }) => [clipId, stage]));
           queue = reduceQueue(queue, next);
@@ -107,7 +107,7 @@ describe('reduceQueue', () => {
 
 describe('summarizeQueue', () => {
   it('goes by what is made now, else by what was made, and leaves out what failed', () => {
-    const one = after(three, { type: 'began', clipId: 'a' });
+    const one = following(three, { type: 'began', clipId: 'a' });
     expect(summarizeQueue(one)).toMatchObject({ framesPerSec: null, secondsLeft: null, frameTotal: 300 });
     const going = reduceQueue(one, {
       type: 'progressed',

@@ -71,7 +71,7 @@ export function soundMegabitPerSec({ audio }: VideoFacts): number {
 export const proxySuffix = '_Proxy';
 
 /** Whether sound is stored as it sounds: it is copied, into the form that holds it for editors. */
-const isPlainSound = ({ audio }: VideoFacts): boolean => audio !== null && audio.codec.startsWith('pcm_');
+const isPlainSound = ({ audio }: VideoFacts): boolean => audio?.codec.startsWith('pcm_') ?? false;
 
 const stemOf = (fileName: string): string => fileName.replace(/\.[^.]*$/, '');
 

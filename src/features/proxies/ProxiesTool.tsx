@@ -26,6 +26,7 @@ import { useNotify } from '../shell/notices';
 import { useCardStore } from '../shell/store-context';
 import { ToolPage } from '../shell/ToolPage';
 import { useOpenCard } from '../shell/use-open-card';
+import { CheckOthers } from './CheckOthers';
 import { ClipChoice } from './ClipChoice';
 import { chosenOf, firstChoice, stepChoice } from './choice-state';
 import { FrameCompare } from './FrameCompare';
@@ -328,6 +329,7 @@ export function ProxiesTool() {
         </>
       )}
       {folder && <MadeProxies card={card} folder={folder} onDelete={remove} onSave={canPickFolder() ? null : save} />}
+      {candidates.length > 0 && <CheckOthers candidates={candidates} />}
       {card.proxies.length > 0 && (
         <Sheet title="Get them into the editor" kind={card.editor.proxies === 'made' && !isBusy ? 'next' : 'plain'}>
           <SelectField

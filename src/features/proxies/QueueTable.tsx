@@ -1,16 +1,19 @@
 'use client';
 
 import { ArrowDown, ArrowUp, Check, Pause, Play, Square, TriangleAlert } from 'lucide-react';
-import { useSyncExternalStore } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { emptyQueue, isOver, type QueueItem, summarizeQueue } from '@/core/proxies';
 import { formatRate } from '@/messages/format';
 import { describeSecondsLeft, describeStage } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
+import { CheckField } from '@/ui/CheckField';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Row, Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
+import { useHasHelper } from '../shell/helper-context';
 import { proxySession } from './proxy-session';
+import { useHoldWhileBusy } from './use-hold-while-busy';
 
 /** The queue as it is now, on whichever screen. */
 export const useProxyQueue = () =>
@@ -73,6 +76,10 @@ function QueueRow({ item, canMove }: { readonly item: QueueItem; readonly canMov
 /** What is being made: each clip and all of them, to be held, put in another order and stopped. */
 export function QueueTable() {
   const queue = useProxyQueue();
+  const hasHelper = useHasHelper();
+  const [isYielding, setYielding] = useState(false);
+  const isBusy = queue.items.some((item) => !isOver(item));
+  const isHeldForOthers = useHoldWhileBusy(isYielding && isBusy);
   const { items, isPaused } = queue;
   if (items.length === 0) return null;
   const { doneCount, totalCount, framesPerSec, secondsLeft, frameCount, frameTotal } = summarizeQueue(queue);
@@ -81,7 +88,7 @@ export function QueueTable() {
   const wrongCount = items.filter(isWrong).length;
   return (
     <Sheet
-      title={isDone ? 'Made' : isPaused ? 'Held' : 'Being made'}
+      title={isDone ? 'Made' : isHeldForOthers ? 'Held while you edit' : isPaused ? 'Held' : 'Being made'}
       kind={isDone ? 'plain' : 'next'}
       aside={
         isDone
@@ -107,6 +114,11 @@ export function QueueTable() {
             <Button onPress={() => proxySession.stop(null)}>
               <Square size={15} aria-hidden="true" /> Stop all
             </Button>
+            {hasHelper && (
+              <CheckField isSelected={isYielding} onChange={setYielding}>
+                Not while I edit
+              </CheckField>
+            )}
             <Soft>Go to any other page meanwhile; this tab must stay open.</Soft>
           </Row>
         </>
