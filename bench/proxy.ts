@@ -1,6 +1,7 @@
 // How quickly proxies are made on the page, from the press to the closed file, against ffmpeg at the same bit rate: five runs by
 // turns, the median of the ratios; and what memory the browser needs for it. A run counts only with the same frame count and time
-// stamps, a size within 15 % and a picture that is hardly worse. `npm run -s bench:proxy`; --quick: one run, no long clip.
+// stamps, a size within 15 % and a picture that is hardly worse. `npm run -s bench:proxy`; --quick: one run, no long clip; --memory:
+// the long clips alone.
 // Needs ffmpeg, a production build and the /proc of Linux. The last line is one JSON object.
 import { execFileSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
@@ -10,6 +11,7 @@ import { proxyMegabitPerSec, usualRecipe } from '@/core/proxies';
 import { root, withPage } from './serve';
 
 const isQuick = process.argv.includes('--quick');
+const isMemory = process.argv.includes('--memory');
 const runs = isQuick ? 1 : 5;
 const folder = `${root}bench/out/proxy/`;
 mkdirSync(folder, { recursive: true });
@@ -196,74 +198,89 @@ function ssimOf(path: string, original: string): number {
 
 const round = (value: number, digits = 3): number => Math.round(value * 10 ** digits) / 10 ** digits;
 
-await withPage(4398, async (page, url) => {
-  await givePicker(page);
-  const results = [];
-  for (const clip of clips) {
-    makeClip(clip);
-    const original = folder + clip.name;
-    const megabit = proxyMegabitPerSec({ widthPx: 960, heightPx: 540 }, rate, usualRecipe);
-    const theirs = `${folder}theirs-${clip.name}.mp4`;
-    const ours = `${folder}ours-${clip.name}.mp4`;
-    const ratios: number[] = [];
-    let [oursMs, theirsMs] = [0, 0];
-    for (let run = 0; run < runs; run++) {
-      await openClip(page, url, clip.name);
-      oursMs = (await makeOne(page, false)).ms;
-      writeFileSync(ours, await takeOut(page));
-      const startedMs = performance.now();
-      ffmpeg([
-        ...['-i', original, '-vf', 'scale=-2:540:flags=bilinear', '-c:v', 'libx264', '-preset', 'veryfast', '-g', '1'],
-        ...['-b:v', `${megabit}M`, '-c:a', 'copy', theirs],
-      ]);
-      theirsMs = performance.now() - startedMs;
-      ratios.push(oursMs / theirsMs);
+await withPage(
+  4398,
+  async (page, url) => {
+    await givePicker(page);
+    const results = [];
+    for (const clip of isMemory ? [] : clips) {
+      makeClip(clip);
+      const original = folder + clip.name;
+      const megabit = proxyMegabitPerSec({ widthPx: 960, heightPx: 540 }, rate, usualRecipe);
+      const theirs = `${folder}theirs-${clip.name}.mp4`;
+      const ours = `${folder}ours-${clip.name}.mp4`;
+      const ratios: number[] = [];
+      let [oursMs, theirsMs] = [0, 0];
+      for (let run = 0; run < runs; run++) {
+        await openClip(page, url, clip.name);
+        oursMs = (await makeOne(page, false)).ms;
+        writeFileSync(ours, await takeOut(page));
+        const startedMs = performance.now();
+        ffmpeg([
+          ...[
+            '-i',
+            original,
+            '-vf',
+            'scale=-2:540:flags=bilinear',
+            '-c:v',
+            'libx264',
+            '-preset',
+            'veryfast',
+            '-g',
+            '1',
+          ],
+          ...['-b:v', `${megabit}M`, '-c:a', 'copy', theirs],
+        ]);
+        theirsMs = performance.now() - startedMs;
+        ratios.push(oursMs / theirsMs);
+      }
+      ratios.sort((a, b) => a - b);
+      const [a, b] = [timesOf(ours), timesOf(theirs)];
+      const largestShiftMs = Math.max(
+        ...a.map((at, i) => 1000 * Math.abs(at - (a[0] ?? 0) - ((b[i] ?? 0) - (b[0] ?? 0)))),
+      );
+      results.push({
+        clip: clip.name,
+        ratio: round(percentileOfSorted(ratios, 0.5)),
+        most: clip.most,
+        ratios: ratios.map((ratio) => round(ratio)),
+        lastMs: [Math.round(oursMs), Math.round(theirsMs)],
+        frameCounts: [a.length, b.length],
+        largestShiftMs: round(largestShiftMs),
+        sizeRatio: round(statSync(ours).size / statSync(theirs).size),
+        ssim: [round(ssimOf(ours, original), 4), round(ssimOf(theirs, original), 4)],
+      });
+      console.error(JSON.stringify(results.at(-1)));
     }
-    ratios.sort((a, b) => a - b);
-    const [a, b] = [timesOf(ours), timesOf(theirs)];
-    const largestShiftMs = Math.max(
-      ...a.map((at, i) => 1000 * Math.abs(at - (a[0] ?? 0) - ((b[i] ?? 0) - (b[0] ?? 0)))),
-    );
-    results.push({
-      clip: clip.name,
-      ratio: round(percentileOfSorted(ratios, 0.5)),
-      most: clip.most,
-      ratios: ratios.map((ratio) => round(ratio)),
-      lastMs: [Math.round(oursMs), Math.round(theirsMs)],
-      frameCounts: [a.length, b.length],
-      largestShiftMs: round(largestShiftMs),
-      sizeRatio: round(statSync(ours).size / statSync(theirs).size),
-      ssim: [round(ssimOf(ours, original), 4), round(ssimOf(theirs, original), 4)],
-    });
-    console.error(JSON.stringify(results.at(-1)));
-  }
-  const memory: { readonly clip: string; readonly aboveIdleMib: number }[] = [];
-  const long = isQuick
-    ? []
-    : ([
-        ['30s.mp4', 10],
-        ['3min.mp4', 60],
-      ] as const);
-  for (const [name, times] of long) {
-    repeatClip('2160.mp4', name, times);
-    await openClip(page, url, name);
-    const idleMib = browserMib();
-    const { peakMib } = await makeOne(page, true);
-    await takeOut(page);
-    memory.push({ clip: name, aboveIdleMib: Math.round(peakMib - idleMib) });
-    console.error(JSON.stringify(memory.at(-1)));
-  }
-  const [short, longer] = memory;
-  const isMet =
-    results.every(
-      ({ ratio, most, frameCounts, largestShiftMs, sizeRatio, ssim }) =>
-        ratio <= most &&
-        frameCounts[0] === frameCounts[1] &&
-        largestShiftMs < 1 &&
-        Math.abs(sizeRatio - 1) <= 0.15 &&
-        (ssim[0] ?? 0) >= (ssim[1] ?? 1) - 0.01,
-    ) &&
-    memory.every(({ aboveIdleMib }) => aboveIdleMib < mostMib) &&
-    (!short || !longer || longer.aboveIdleMib - short.aboveIdleMib <= mostMoreMib);
-  console.log(JSON.stringify({ bench: 'proxy', isMet, results, memory, limits: { mostMib, mostMoreMib } }));
-});
+    const memory: { readonly clip: string; readonly aboveIdleMib: number }[] = [];
+    const long = isQuick
+      ? []
+      : ([
+          ['30s.mp4', 10],
+          ['3min.mp4', 60],
+        ] as const);
+    for (const [name, times] of long) {
+      repeatClip('2160.mp4', name, times);
+      await openClip(page, url, name);
+      const idleMib = browserMib();
+      const { peakMib } = await makeOne(page, true);
+      await takeOut(page);
+      memory.push({ clip: name, aboveIdleMib: Math.round(peakMib - idleMib) });
+      console.error(JSON.stringify(memory.at(-1)));
+    }
+    const [short, longer] = memory;
+    const isMet =
+      results.every(
+        ({ ratio, most, frameCounts, largestShiftMs, sizeRatio, ssim }) =>
+          ratio <= most &&
+          frameCounts[0] === frameCounts[1] &&
+          largestShiftMs < 1 &&
+          Math.abs(sizeRatio - 1) <= 0.15 &&
+          (ssim[0] ?? 0) >= (ssim[1] ?? 1) - 0.01,
+      ) &&
+      memory.every(({ aboveIdleMib }) => aboveIdleMib < mostMib) &&
+      (!short || !longer || longer.aboveIdleMib - short.aboveIdleMib <= mostMoreMib);
+    console.log(JSON.stringify({ bench: 'proxy', isMet, results, memory, limits: { mostMib, mostMoreMib } }));
+  },
+  `${folder}profile`,
+);

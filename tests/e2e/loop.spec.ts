@@ -175,7 +175,7 @@ test(
   },
 );
 
-test('leads complaints that are no lag to their own fixes by one question', async ({ page }) => {
+test('leads complaints that are no lag to their own fixes by one question', deep, async ({ page }) => {
   await openCards(page);
   await page.getByRole('button', { name: 'Start a card' }).click();
   await page.getByRole('link', { name: /^Symptoms/ }).click();
@@ -217,7 +217,7 @@ test('tries any set on paper, takes it as a plan, and follows that', async ({ pa
   await expect(page.getByRole('region', { name: 'Your plan' })).toBeHidden();
 });
 
-test('weighs a fix that makes one thing better and another worse by all that is known', async ({ page }) => {
+test('weighs a fix that makes one thing better and another worse by all that is known', deep, async ({ page }) => {
   await page.goto('/card/demo-effects-bound/fixes');
   await makeChange(page, 'Bypass the effects while cutting');
   await unfold(page);
@@ -295,7 +295,7 @@ test(
   },
 );
 
-test('remembers what the editor can do for the next card', async ({ page }) => {
+test('remembers what the editor can do for the next card', deep, async ({ page }) => {
   await openCards(page);
   await page.getByRole('button', { name: 'Start a card' }).click();
   await page.getByRole('link', { name: /^My editor/ }).click();

@@ -92,7 +92,7 @@ test('doubts a screen that a phone has filmed, and measures it once that is said
   expect(fps / trueFps).toBeLessThan(1.05);
 });
 
-test('marks the part where it is seen in a recording that is stored lying on its side', async ({ page }) => {
+test('marks the part where it is seen in a recording that is stored lying on its side', deep, async ({ page }) => {
   const plan = planRecording(71, 'shapes', live);
   const path = join(folder, 'turned.mp4');
   // How to turn it stands beside the frames, as phones write it. ffmpeg counts the other way round: it is shown turned

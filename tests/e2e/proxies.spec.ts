@@ -149,6 +149,29 @@ test('can be held, gone on with and stopped, and says what to do where the drive
   await expect(round.getByText('fine: same frames, same pictures')).toHaveCount(1, { timeout: 60_000 });
 });
 
+test('leaves no half file where its worker dies, and makes that clip when asked again', async ({ page }) => {
+  await givePicker(page);
+  await openWithClips(page, 'wheel.mp4');
+  const make = async () => {
+    await page.getByRole('checkbox', { name: 'Make a proxy of wheel.mp4' }).check();
+    await page.getByRole('button', { name: 'Make 1 proxy' }).click();
+  };
+  await page.getByRole('button', { name: 'Choose where they go' }).click();
+  await make();
+  const round = page.getByRole('table', { name: 'Proxies of this round' });
+  await expect(round.getByText(/\d+ of 100 frames/)).toBeVisible();
+  for (const worker of page.workers())
+    await worker.evaluate(() =>
+      setTimeout(() => {
+        throw new Error('out of memory');
+      }),
+    );
+  await expect(round.getByText('It broke off for a reason that is not known.')).toBeVisible();
+  await expect.poll(() => listFolder(page)).toEqual(['oil-can-proxies.json']);
+  await make();
+  await expect(round.getByText('fine: same frames, same pictures')).toBeVisible({ timeout: 60_000 });
+});
+
 test('checks proxies that something else made, paired by their names', async ({ page }) => {
   await openWithClips(page, 'wheel.mp4');
   const give = async (name: string, from: string) => ({
