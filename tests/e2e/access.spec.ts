@@ -107,6 +107,23 @@ for (const theme of ['day', 'night'] as const) {
     await page.getByRole('button', { name: 'Watch it live' }).click();
     await page.getByRole('img', { name: /^Load of the processor/ }).waitFor();
     expect(await findViolations(page), 'programs, full').toEqual([]);
+    await page.evaluate(() => {
+      Object.assign(window, { showDirectoryPicker: () => navigator.storage.getDirectory() });
+    });
+    await page
+      .getByRole('navigation', { name: 'Steps' })
+      .getByRole('link', { name: /^Proxies/ })
+      .click();
+    await page.getByRole('button', { name: 'Try it with a sample clip' }).click();
+    await page.getByRole('button', { name: 'Choose where they go' }).click();
+    await page.getByRole('button', { name: /^Show a picture of/ }).click();
+    await page.getByRole('slider', { name: 'Where the two pictures meet' }).waitFor();
+    await page.getByRole('button', { name: 'Make 1 proxy' }).click();
+    await page.getByRole('button', { name: 'Hold' }).click();
+    expect(await findViolations(page), 'proxies, compared and held').toEqual([]);
+    await page.getByRole('button', { name: 'Go on' }).click();
+    await page.getByText('fine: same frames, same pictures').waitFor({ timeout: 60_000 });
+    expect(await findViolations(page), 'proxies, made').toEqual([]);
     await page.goto('/practice');
     expect(await findViolations(page), 'practice window').toEqual([]);
     await page.goto('/');
