@@ -8,6 +8,7 @@ import type {
   ProxyFault,
   ProxyRecipe,
   QueueItem,
+  RecipesFailure,
 } from '@/core/proxies';
 import { formatBytes, formatCount, formatDuration, formatMinutes, formatMs, formatRate } from './format';
 
@@ -127,6 +128,16 @@ export function describeStage({ stage, progress, frameTotal, failure, check, mad
 /** How long, in words for a line. */
 export const describeSecondsLeft = (seconds: number): string =>
   seconds < 60 ? 'less than a minute left' : `about ${formatMinutes(seconds / 60)} left`;
+
+/** What a recipe is called until the person gives it a name. */
+export const nameRecipe = ({ lines, keyFrames, grade }: ProxyRecipe): string =>
+  `${lines} lines, ${keyFrames === 'every-frame' ? 'all key frames' : 'two key frames a second'}, ${gradeTexts[grade].toLowerCase()}`;
+
+/** Why a file holds no recipes. */
+export const recipesFailureTexts: Readonly<Record<RecipesFailure['code'], string>> = {
+  'recipes-not-json': 'this is not a file of recipes, or it was cut off.',
+  'recipes-not-these': 'there are no recipes for proxies in it that this Oil Can can read.',
+};
 
 /** Room that is needed against what is there, or that it is not known. */
 export const describeRoom = (neededBytes: number, freeBytes: number | null): string =>

@@ -1,3 +1,4 @@
+import { type OwnRecipe, parseRecipes, serializeRecipes } from '@/core/proxies';
 import { withDatabase } from './card-database';
 
 /** Widths of a table's columns by their ids, in pixels. */
@@ -28,5 +29,28 @@ export async function storeColumnWidths(table: string, widths: ColumnWidths): Pr
     await withDatabase((database) => database.meta.put({ key: keyOf(table), value: JSON.stringify(widths) }));
   } catch {
     // As above: nothing of the card depends on it.
+  }
+}
+
+const recipesKey = 'proxy-recipes';
+
+/** The person's own recipes for proxies; none where none were stored, or where storage is refused. */
+export async function readOwnRecipes(): Promise<readonly OwnRecipe[]> {
+  try {
+    const row = await withDatabase((database) => database.meta.get(recipesKey));
+    const parsed = row ? parseRecipes(row.value) : null;
+    return parsed?.ok ? parsed.value : [];
+  } catch {
+    // As above: the three fields make any of them again.
+    return [];
+  }
+}
+
+/** Stores them. Resolves also where storage is refused: they then last as long as the page. */
+export async function storeOwnRecipes(recipes: readonly OwnRecipe[]): Promise<void> {
+  try {
+    await withDatabase((database) => database.meta.put({ key: recipesKey, value: serializeRecipes(recipes) }));
+  } catch {
+    // As above.
   }
 }

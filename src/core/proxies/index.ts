@@ -4,6 +4,7 @@ export { comparedHeight, comparedWidth, type Luma } from './compare-pictures';
 export * from './gather-places';
 export * from './hold-while-busy';
 export * from './manifest';
+export * from './own-recipes';
 export * from './pixel-layout';
 export * from './queue';
 export * from './recipe';

@@ -1,27 +1,23 @@
 'use client';
 
-import { FolderOpen } from 'lucide-react';
-import { useDeferredValue, useEffect, useMemo, useReducer, useRef } from 'react';
+import { useEffect, useMemo, useReducer, useRef } from 'react';
 import { deleteProxies } from '@/adapters/browser/proxy-folder';
 import { canPickFolder } from '@/adapters/browser/proxy-place';
 import { saveFile } from '@/adapters/browser/save-file';
 import { applyCommand, type CardProxy, proxyStates } from '@/core/card';
-import { forecastProxies } from '@/core/diagnose';
-import { fitsOnDrive, isSuggested, listProxyCandidates, type ProxyCandidate } from '@/core/fixes';
+import { isSuggested, listProxyCandidates } from '@/core/fixes';
 import { isOver, proxyFileNames, proxySuffix } from '@/core/proxies';
 import { hasPracticeMachine } from '@/demo/practice-cards';
 import { proxyStateTexts } from '@/messages/editor';
-import { formatBytes, formatCount, formatFpsRange, formatMinutes, formatWaitRange } from '@/messages/format';
-import { describeInterrupted, describeRoom } from '@/messages/proxies';
+import { formatCount } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { LinkButton } from '@/ui/LinkButton';
-import { Row, Soft, Spaced } from '@/ui/layout';
+import { Row, Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
-import { findFile, rememberFile } from '../footage/session-files';
-import { useDiagnosis } from '../shell/diagnosis-context';
+import { findFile } from '../footage/session-files';
 import { useNotify } from '../shell/notices';
 import { useCardStore } from '../shell/store-context';
 import { ToolPage } from '../shell/ToolPage';
@@ -31,122 +27,19 @@ import { ClipChoice } from './ClipChoice';
 import { chosenOf, firstChoice, stepChoice } from './choice-state';
 import { FrameCompare } from './FrameCompare';
 import { MadeProxies } from './MadeProxies';
+import { MakeSheet } from './MakeSheet';
+import { OwnRecipes } from './OwnRecipes';
 import { proxySession } from './proxy-session';
 import { QueueTable, useProxyQueue } from './QueueTable';
 import { RecipeFields } from './RecipeFields';
-import { type ProxyPlace, useProxyFolder } from './use-proxy-folder';
+import { useProxyFolder } from './use-proxy-folder';
 import { useSampleClip } from './use-sample-clip';
 import { useUndecodable } from './use-undecodable';
-
-const totalOf = (chosen: readonly ProxyCandidate[], key: 'proxyBytes' | 'minutes'): number =>
-  chosen.reduce((sum, candidate) => sum + candidate[key], 0);
-
-/** Where proxies go, and whether there is room. */
-function PlaceLine({ place, neededBytes }: { readonly place: ProxyPlace; readonly neededBytes: number }) {
-  const { status, folder, freeBytes, interrupted, pick, allow, handle, isOwn } = place;
-  const room = freeBytes === null ? null : fitsOnDrive(neededBytes, freeBytes);
-  return (
-    <>
-      <Row>
-        {status === 'asks-again' && (
-          <Button look="primary" onPress={allow}>
-            Allow “{handle?.name}” again
-          </Button>
-        )}
-        {!isOwn && (
-          <Button look={status === 'none' || status === 'failed' ? 'primary' : 'plain'} onPress={pick}>
-            <FolderOpen size={18} aria-hidden="true" /> {folder ? 'Another folder' : 'Choose where they go'}
-          </Button>
-        )}
-        <span>
-          {folder && !isOwn && (
-            <>
-              Into <b>{folder.name}</b>.{' '}
-            </>
-          )}
-          {isOwn && 'Into this browser’s own storage; save each to your drive when it is made. '}
-          {neededBytes > 0 && <Soft>{describeRoom(neededBytes, freeBytes)}.</Soft>}
-        </span>
-      </Row>
-      {status === 'failed' && (
-        <Spaced>
-          <Note kind="alarm">The folder “{handle?.name}” cannot be opened any more. Choose another one.</Note>
-        </Spaced>
-      )}
-      {interrupted.length > 0 && (
-        <Spaced>
-          <Note>{describeInterrupted(interrupted)}</Note>
-        </Spaced>
-      )}
-      {room && !room.fits && (
-        <Spaced>
-          <Note kind="alarm">
-            {formatBytes(room.missingBytes)} more room is needed there, with a tenth to spare. Choose fewer clips or a
-            smaller form, or free some room.
-          </Note>
-        </Spaced>
-      )}
-    </>
-  );
-}
-
-/** Asks once more for the files of clips that were not chosen since this page was opened. */
-function MissingFiles({
-  missing,
-  onFound,
-}: {
-  readonly missing: readonly ProxyCandidate[];
-  readonly onFound: () => void;
-}) {
-  const input = useRef<HTMLInputElement>(null);
-  if (missing.length === 0) return null;
-  return (
-    <Spaced>
-      <input
-        ref={input}
-        type="file"
-        multiple
-        hidden
-        accept="video/*,.mkv,.mts,.m2ts,.mov"
-        aria-label="Choose the files of the chosen clips"
-        onChange={(event) => {
-          const files = [...(event.target.files ?? [])];
-          for (const { clip, facts } of missing) {
-            const file = files.find(({ name, size }) => name === facts.fileName && size === facts.sizeBytes);
-            if (file) rememberFile(clip.id, file);
-          }
-          event.target.value = '';
-          onFound();
-        }}
-      />
-      <Row>
-        <Button look="primary" onPress={() => input.current?.click()}>
-          Choose the {missing.length === 1 ? 'file' : 'files'}
-        </Button>
-        <Soft>
-          {formatCount(missing.length, 'chosen clip')} {missing.length === 1 ? 'was' : 'were'} not opened since this
-          page was: browsers forget files.
-        </Soft>
-      </Row>
-    </Spaced>
-  );
-}
-
-/** Asks before the tab is closed while something is being made. */
-function useAskBeforeClosing(isBusy: boolean): void {
-  useEffect(() => {
-    if (!isBusy) return;
-    const ask = (event: BeforeUnloadEvent) => event.preventDefault();
-    window.addEventListener('beforeunload', ask);
-    return () => window.removeEventListener('beforeunload', ask);
-  }, [isBusy]);
-}
 
 /** Proxies: which clips, how, where they go; made and checked here, and brought into the editor. */
 export function ProxiesTool() {
   const { card, run } = useOpenCard();
   const store = useCardStore();
-  const { diagnosis } = useDiagnosis();
   const notify = useNotify();
   const place = useProxyFolder();
   const queue = useProxyQueue();
@@ -156,35 +49,24 @@ export function ProxiesTool() {
   const [, lookAgain] = useReducer((count: number) => count + 1, 0);
   const candidates = useMemo(() => listProxyCandidates(card, choice.recipe), [card, choice.recipe]);
   const unreadable = useUndecodable(candidates);
-  const inHand = useMemo(
-    () => new Set(queue.items.filter((item) => !isOver(item)).map(({ clipId }) => clipId)),
-    [queue.items],
-  );
+  // The queue changes with every frame that is told of; what is in it does not.
+  const inHandKey = queue.items.flatMap((item) => (isOver(item) ? [] : item.clipId)).join(' ');
+  const inHand = useMemo(() => new Set(inHandKey.split(' ')), [inHandKey]);
   const chosen = useMemo(
     () => chosenOf(choice, candidates).filter(({ clip }) => !unreadable.has(clip.id) && !inHand.has(clip.id)),
     [choice, candidates, unreadable, inHand],
   );
   const chosenIds = useMemo(() => new Set(chosen.map(({ clip }) => clip.id)), [chosen]);
-  const askedIds = useDeferredValue(chosenIds);
-  const { before, after } = useMemo(
-    () => forecastProxies(card, diagnosis?.sketch ?? null, askedIds, choice.recipe),
-    [card, diagnosis, askedIds, choice.recipe],
-  );
-  const missing = chosen.filter(({ clip }) => !findFile(clip.id));
   const comparable = candidates.filter(
     ({ clip, verdict }) => verdict !== 'small' && !unreadable.has(clip.id) && findFile(clip.id),
   );
   const isBusy = queue.items.some((item) => !isOver(item));
-  useAskBeforeClosing(isBusy);
   const doneCount = queue.items.filter(isOver).length;
   const { refresh } = place;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the folder is looked into again when a file in it is done
   useEffect(() => {
     if (doneCount > 0) refresh();
   }, [doneCount]);
-  const neededBytes = totalOf(chosen, 'proxyBytes');
-  const originalBytes = chosen.reduce((sum, { facts }) => sum + facts.sizeBytes, 0);
-  const hasRoom = place.freeBytes === null || fitsOnDrive(neededBytes, place.freeBytes).fits;
   const { handle, folder } = place;
   const start = () => {
     if (!handle || !folder || !store) return;
@@ -294,38 +176,18 @@ export function ProxiesTool() {
               onRecipe={(recipe) => dispatch({ type: 'recipe', recipe })}
               onSuffix={(suffix) => dispatch({ type: 'suffix', suffix })}
             />
+            <OwnRecipes recipe={choice.recipe} onRecipe={(recipe) => dispatch({ type: 'recipe', recipe })} />
           </Sheet>
           <FrameCompare card={card} candidates={comparable} recipe={choice.recipe} />
-          <Sheet title="Make them" kind={chosen.length > 0 && !isBusy ? 'next' : 'plain'}>
-            {chosen.length > 0 && (
-              <p style={{ marginBottom: 10 }}>
-                Once they are shown: {formatFpsRange(before.shownFps)} → <b>{formatFpsRange(after.shownFps)}</b> a
-                second, and a jump takes {formatWaitRange(before.scrubMs)} → <b>{formatWaitRange(after.scrubMs)}</b>.
-              </p>
-            )}
-            <PlaceLine place={place} neededBytes={neededBytes} />
-            <MissingFiles missing={missing} onFound={lookAgain} />
-            <Spaced>
-              <Row>
-                {chosen.length === 0 && <Soft>Tick the clips above that are to have one.</Soft>}
-                {chosen.length > 0 && (
-                  <Button
-                    look={missing.length === 0 && folder ? 'primary' : 'plain'}
-                    isDisabled={chosen.length === missing.length || !folder || !hasRoom}
-                    onPress={start}
-                  >
-                    Make {formatCount(chosen.length - missing.length, 'proxy', 'proxies')}
-                  </Button>
-                )}
-                {chosen.length > 0 && (
-                  <Soft>
-                    About {formatMinutes(Math.max(1, totalOf(chosen, 'minutes')))}; {formatBytes(neededBytes)} in place
-                    of {formatBytes(originalBytes)}. Originals are only read.
-                  </Soft>
-                )}
-              </Row>
-            </Spaced>
-          </Sheet>
+          <MakeSheet
+            card={card}
+            chosen={chosen}
+            recipe={choice.recipe}
+            place={place}
+            isBusy={isBusy}
+            onFilesFound={lookAgain}
+            onStart={start}
+          />
         </>
       )}
       {folder && <MadeProxies card={card} folder={folder} onDelete={remove} onSave={canPickFolder() ? null : save} />}

@@ -78,6 +78,21 @@ describe('ProxySession', () => {
     expect(stagesOf(session)).toEqual(['made', 'failed', 'making']);
   });
 
+  it('guards the tab while something is being made, and no longer', async () => {
+    const { running, start } = createWorkers();
+    const guard = vi.fn<(isBusy: boolean) => void>();
+    new ProxySession(
+      () => 4,
+      start,
+      () => 7,
+      guard,
+    ).add([order('a')]);
+    expect(guard).toHaveBeenLastCalledWith(true);
+    running.get('a.mp4')?.end(succeed(good));
+    await settle();
+    expect(guard).toHaveBeenLastCalledWith(false);
+  });
+
   it('makes several at once where there are cores', () => {
     const { running, start } = createWorkers();
     new ProxySession(() => 12, start).add([order('a'), order('b'), order('c'), order('d')]);

@@ -27,6 +27,8 @@ export class ProxySession {
     private readonly coreCount: () => number,
     private readonly start: typeof startProxy = startProxy,
     private readonly nowMs: () => number = Date.now,
+    /** Told whether the tab must not be closed unasked. */
+    private readonly guard: (isBusy: boolean) => void = () => undefined,
   ) {}
 
   readonly subscribe = (listener: () => void): (() => void) => {
@@ -76,6 +78,7 @@ export class ProxySession {
     const free = clipsAtOnce(this.coreCount()) - this.running.size;
     for (const { clipId } of nextToBegin(this.queue, clipsAtOnce(this.coreCount())).slice(0, Math.max(0, free)))
       this.begin(clipId);
+    this.guard(this.isBusy());
     for (const listener of this.listeners) listener();
   }
 
@@ -120,5 +123,12 @@ export class ProxySession {
   }
 }
 
-/** The one session of this page. */
-export const proxySession = new ProxySession(() => navigator.hardwareConcurrency || 2);
+const ask = (event: BeforeUnloadEvent): void => event.preventDefault();
+
+/** The one session of this page. Whichever screen is shown, closing the tab asks while something is being made. */
+export const proxySession = new ProxySession(
+  () => navigator.hardwareConcurrency || 2,
+  startProxy,
+  Date.now,
+  (isBusy) => (isBusy ? window.addEventListener('beforeunload', ask) : window.removeEventListener('beforeunload', ask)),
+);

@@ -8,9 +8,9 @@ export const footageTexts = {
       'Play the same stretch as before.',
     ],
     where:
-      'Usually a right click on the clips in the media list; the switch to show them is at the viewer or in its menu.',
+      'Usually a right click on the clips in the media list; the switch to show them is at the viewer or in its menu. Its button may first have to be added to the viewer’s bar.',
     check:
-      'A mark on the clip or viewer says that proxies are shown. Some editors call a lowered preview quality “proxy”: that is another thing.',
+      'A mark on the clip or viewer says that proxies are shown; the picture is a little softer, and moving the playhead is smooth. Some editors call a lowered preview quality “proxy”: that is another thing.',
     cost: 'fine detail while you edit',
     putBack: {
       what: 'Switch the preview back from proxies to the originals',
@@ -41,9 +41,9 @@ export const footageTexts = {
       'Wait until all are made: a build that was stopped half-way leaves some clips heavy.',
     ],
     where:
-      'Usually a right click on the clips in the media list; the switch to show them is at the viewer or in its menu.',
+      'Usually a right click on the clips in the media list; the switch to show them is at the viewer or in its menu. Its button may first have to be added to the viewer’s bar.',
     check:
-      'A mark on the clip or viewer says that proxies are shown. Some editors call a lowered preview quality “proxy”: that is another thing.',
+      'A mark on the clip or viewer says that proxies are shown; the picture is a little softer, and moving the playhead is smooth. Some editors call a lowered preview quality “proxy”: that is another thing.',
     cost: 'disk space, the time to make them, and fine detail while you edit',
     putBack: {
       what: 'Link the originals again and switch proxies off',
@@ -53,9 +53,9 @@ export const footageTexts = {
   },
   'make-proxies-on-import': {
     steps: () => [
-      'Find the import settings.',
-      'Switch on making small copies of what you import.',
-      'Choose a drive with room for them.',
+      'Switch on making small copies of what you import, for clips larger than the project at least.',
+      'Choose a folder on a drive with room for them. Some editors must be restarted before it takes effect.',
+      'Import everything, and take a break until all of them are ready.',
     ],
     where: 'Usually in the import window or the media settings.',
     check: 'The next clip that you import brings its proxy along.',
