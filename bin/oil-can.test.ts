@@ -65,15 +65,35 @@ describe('oil-can', () => {
     const { exitCode, json } = oilCan('machine');
     expect([exitCode, Object.keys(json)]).toEqual([
       0,
-      ['system', 'processor', 'memory', 'graphics', 'drives', 'battery'],
+      ['system', 'processor', 'memory', 'graphics', 'drives', 'battery', 'powerMode'],
     ]);
     expect(json.processor.coreCount).toBeGreaterThan(0);
+  });
+
+  it('check-proxy holds a proxy against its original, and says what cannot be read', () => {
+    const media = (name: string) => `tests/fixtures/media/${name}`;
+    expect(oilCan('check-proxy', media('h264-8bit.mp4'), media('h264-8bit.mp4'))).toMatchObject({
+      exitCode: 0,
+      json: { isGood: true, faults: [], pictures: 'compared' },
+    });
+    const other = oilCan('check-proxy', media('h264-8bit.mp4'), media('silent.mp4'));
+    expect([other.exitCode, other.json.isGood]).toEqual([0, false]);
+    expect(other.json.faults[0]).toMatchObject({ code: expect.any(String) });
+    expect(oilCan('check-proxy', media('h264-8bit.mp4'), media('not-a-film.mp4'))).toMatchObject({
+      exitCode: 1,
+      json: { failure: { code: 'proxy-unreadable' } },
+    });
+    expect(oilCan('check-proxy', 'nothing.mp4', media('silent.mp4'))).toMatchObject({
+      exitCode: 1,
+      json: { failure: { code: 'original-unreadable' } },
+    });
+    expect(oilCan('check-proxy', media('silent.mp4')).exitCode).toBe(2);
   });
 
   it('check says whether a card can be used, and why not', () => {
     expect(oilCan('check', 'src/demo/cards/decode-bound.json')).toMatchObject({
       exitCode: 0,
-      json: { isValid: true, version: 8 },
+      json: { isValid: true, version: 9 },
     });
     const broken = oilCan('check', 'package.json');
     expect(broken).toMatchObject({ exitCode: 1, json: { failure: { code: 'card-not-a-card' } } });

@@ -80,76 +80,78 @@ test('makes proxies of chosen clips into a folder, checks them, and follows them
   expect(await listFolder(page)).toEqual(['oil-can-proxies.json']);
 });
 
-test('leaves no half file where the page is closed in the middle, and makes that clip anew', async ({
-  page,
-  context,
-}) => {
-  await givePicker(page);
-  await openWithClips(page, 'wheel.mp4');
-  const tick = (on: Page) => on.getByRole('checkbox', { name: 'Make a proxy of wheel.mp4' }).check();
-  await tick(page);
-  await page.getByRole('button', { name: 'Choose where they go' }).click();
-  await page.getByRole('button', { name: 'Make 1 proxy' }).click();
-  await expect(page.getByText(/\d+ of 100 frames/)).toBeVisible();
-  const address = page.url();
-  await page.close();
+test(
+  'leaves no half file where the page is closed in the middle, and makes that clip anew',
+  deep,
+  async ({ page, context }) => {
+    await givePicker(page);
+    await openWithClips(page, 'wheel.mp4');
+    const tick = (on: Page) => on.getByRole('checkbox', { name: 'Make a proxy of wheel.mp4' }).check();
+    await tick(page);
+    await page.getByRole('button', { name: 'Choose where they go' }).click();
+    await page.getByRole('button', { name: 'Make 1 proxy' }).click();
+    await expect(page.getByText(/\d+ of 100 frames/)).toBeVisible();
+    const address = page.url();
+    await page.close();
 
-  const again = await context.newPage();
-  await givePicker(again);
-  await again.goto(address);
-  await expect(again.getByText('1 proxy had been begun and not finished')).toBeVisible();
-  expect(await listFolder(again)).toEqual(['oil-can-proxies.json']);
-  // Browsers forget files: it is asked for once more.
-  await tick(again);
-  await again.getByLabel('Choose the files of the chosen clips').setInputFiles(mediaPath('wheel.mp4'));
-  await again.getByRole('button', { name: 'Make 1 proxy' }).click();
-  await expect(again.getByText('fine: same frames, same pictures')).toBeVisible({ timeout: 60_000 });
-  expect(await listFolder(again)).toEqual(['oil-can-proxies.json', 'wheel_Proxy.mp4']);
-});
+    const again = await context.newPage();
+    await givePicker(again);
+    await again.goto(address);
+    await expect(again.getByText('1 proxy had been begun and not finished')).toBeVisible();
+    expect(await listFolder(again)).toEqual(['oil-can-proxies.json']);
+    // Browsers forget files: it is asked for once more.
+    await tick(again);
+    await again.getByLabel('Choose the files of the chosen clips').setInputFiles(mediaPath('wheel.mp4'));
+    await again.getByRole('button', { name: 'Make 1 proxy' }).click();
+    await expect(again.getByText('fine: same frames, same pictures')).toBeVisible({ timeout: 60_000 });
+    expect(await listFolder(again)).toEqual(['oil-can-proxies.json', 'wheel_Proxy.mp4']);
+  },
+);
 
-test('can be held, gone on with and stopped, and says what to do where the drive is full', async ({
-  page,
-  baseURL,
-}) => {
-  await givePicker(page);
-  await openWithClips(page, 'wheel.mp4', 'wheel.webm');
-  const clips = page.getByRole('table', { name: 'Clips that could have a proxy' });
-  const tickBoth = async () => {
-    for (const name of ['wheel.mp4', 'wheel.webm'])
-      await clips.getByRole('checkbox', { name: `Make a proxy of ${name}` }).check();
-  };
-  await tickBoth();
-  await page.getByRole('button', { name: 'Choose where they go' }).click();
-  await page.getByRole('button', { name: 'Make 2 proxies' }).click();
-  const round = page.getByRole('table', { name: 'Proxies of this round' });
-  await expect(round.getByText(/\d+ of 100 frames/)).toBeVisible();
-  await page.getByRole('button', { name: 'Hold' }).click();
-  await expect(page.getByRole('heading', { name: 'Held' })).toBeVisible();
-  const held = await round.getByText(/\d+ of 100 frames/).textContent();
-  await page.waitForTimeout(1500);
-  expect(Number.parseInt((await round.getByText(/\d+ of 100 frames/).textContent()) ?? '', 10)).toBeLessThanOrEqual(
-    Number.parseInt(held ?? '', 10) + 12,
-  );
-  await page.getByRole('button', { name: 'Go on' }).click();
-  await page.getByRole('button', { name: 'Stop all' }).click();
-  await expect(round.getByText('stopped; nothing of it was left')).toHaveCount(2);
-  await expect.poll(() => listFolder(page)).toEqual(['oil-can-proxies.json']);
+test(
+  'can be held, gone on with and stopped, and says what to do where the drive is full',
+  deep,
+  async ({ page, baseURL }) => {
+    await givePicker(page);
+    await openWithClips(page, 'wheel.mp4', 'wheel.webm');
+    const clips = page.getByRole('table', { name: 'Clips that could have a proxy' });
+    const tickBoth = async () => {
+      for (const name of ['wheel.mp4', 'wheel.webm'])
+        await clips.getByRole('checkbox', { name: `Make a proxy of ${name}` }).check();
+    };
+    await tickBoth();
+    await page.getByRole('button', { name: 'Choose where they go' }).click();
+    await page.getByRole('button', { name: 'Make 2 proxies' }).click();
+    const round = page.getByRole('table', { name: 'Proxies of this round' });
+    await expect(round.getByText(/\d+ of 100 frames/)).toBeVisible();
+    await page.getByRole('button', { name: 'Hold' }).click();
+    await expect(page.getByRole('heading', { name: 'Held' })).toBeVisible();
+    const held = await round.getByText(/\d+ of 100 frames/).textContent();
+    await page.waitForTimeout(1500);
+    expect(Number.parseInt((await round.getByText(/\d+ of 100 frames/).textContent()) ?? '', 10)).toBeLessThanOrEqual(
+      Number.parseInt(held ?? '', 10) + 12,
+    );
+    await page.getByRole('button', { name: 'Go on' }).click();
+    await page.getByRole('button', { name: 'Stop all' }).click();
+    await expect(round.getByText('stopped; nothing of it was left')).toHaveCount(2);
+    await expect.poll(() => listFolder(page)).toEqual(['oil-can-proxies.json']);
 
-  const session = await page.context().newCDPSession(page);
-  const { usage } = await session.send('Storage.getUsageAndQuota', { origin: baseURL ?? '' });
-  await session.send('Storage.overrideQuotaForOrigin', { origin: baseURL ?? '', quotaSize: usage + 600_000 });
-  await tickBoth();
-  await page.getByRole('button', { name: 'Make 2 proxies' }).click();
-  await expect(round.getByText('There is no room left where proxies go.')).toBeVisible({ timeout: 60_000 });
-  // The rest waits until there is room; nothing of the one that failed lies there.
-  await expect(page.getByRole('heading', { name: 'Held' })).toBeVisible();
-  expect(await listFolder(page)).toEqual(['oil-can-proxies.json']);
-  await session.send('Storage.overrideQuotaForOrigin', { origin: baseURL ?? '' });
-  await page.getByRole('button', { name: 'Go on' }).click();
-  await expect(round.getByText('fine: same frames, same pictures')).toHaveCount(1, { timeout: 60_000 });
-});
+    const session = await page.context().newCDPSession(page);
+    const { usage } = await session.send('Storage.getUsageAndQuota', { origin: baseURL ?? '' });
+    await session.send('Storage.overrideQuotaForOrigin', { origin: baseURL ?? '', quotaSize: usage + 600_000 });
+    await tickBoth();
+    await page.getByRole('button', { name: 'Make 2 proxies' }).click();
+    await expect(round.getByText('There is no room left where proxies go.')).toBeVisible({ timeout: 60_000 });
+    // The rest waits until there is room; nothing of the one that failed lies there.
+    await expect(page.getByRole('heading', { name: 'Held' })).toBeVisible();
+    expect(await listFolder(page)).toEqual(['oil-can-proxies.json']);
+    await session.send('Storage.overrideQuotaForOrigin', { origin: baseURL ?? '' });
+    await page.getByRole('button', { name: 'Go on' }).click();
+    await expect(round.getByText('fine: same frames, same pictures')).toHaveCount(1, { timeout: 60_000 });
+  },
+);
 
-test('leaves no half file where its worker dies, and makes that clip when asked again', async ({ page }) => {
+test('leaves no half file where its worker dies, and makes that clip when asked again', deep, async ({ page }) => {
   await givePicker(page);
   await openWithClips(page, 'wheel.mp4');
   const make = async () => {
@@ -170,6 +172,37 @@ test('leaves no half file where its worker dies, and makes that clip when asked 
   await expect.poll(() => listFolder(page)).toEqual(['oil-can-proxies.json']);
   await make();
   await expect(round.getByText('fine: same frames, same pictures')).toBeVisible({ timeout: 60_000 });
+});
+
+test('keeps a recipe of one’s own, names it, and takes it from a file', async ({ page }) => {
+  await openWithClips(page, 'wheel.mp4');
+  await page.getByRole('radiogroup', { name: 'Lines' }).getByText('360').click();
+  await page.getByRole('button', { name: 'Keep this recipe' }).click();
+  const name = page.getByRole('textbox', { name: 'Its name' });
+  await expect(name).toHaveValue('360 lines, all key frames, usual');
+  await name.fill('for the train');
+  await page.keyboard.press('Tab');
+  await page.getByRole('radiogroup', { name: 'Lines' }).getByText('720').click();
+  await expect(name).toHaveCount(0);
+  await page.reload();
+  await page.getByRole('button', { name: /Recipes of your own/ }).click();
+  await page.getByRole('option', { name: 'for the train' }).click();
+  await expect(page.getByRole('radio', { name: '360' })).toBeChecked();
+  const recipes = JSON.stringify({
+    format: 'oil-can-proxy-recipes',
+    version: 1,
+    recipes: [{ name: 'grading', lines: 1080, keyFrames: 'half-second', grade: 'fine' }],
+  });
+  const give = (text: string) =>
+    page
+      .getByLabel('Choose a file of recipes')
+      .setInputFiles({ name: 'recipes.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+  await give(recipes.slice(0, 30));
+  await expect(page.getByText('recipes.json: this is not a file of recipes')).toBeVisible();
+  await give(recipes);
+  await page.getByRole('button', { name: /Recipes of your own/ }).click();
+  await page.getByRole('option', { name: 'grading' }).click();
+  await expect(page.getByRole('radio', { name: 'Two a second' })).toBeChecked();
 });
 
 test('checks proxies that something else made, paired by their names', async ({ page }) => {

@@ -17,6 +17,7 @@ import { usableSpanSec } from '../load/usable';
 import { coreSpeedRatioOf, type DriveKind, driveOf, graphicsOf, powerRatioOf } from '../machine/catalogue';
 import { rationalToNumber } from '../numbers/rational';
 import { isStillThere } from '../programs';
+import { linesOf } from '../proxies/recipe';
 import { measureDecoding, measureReading } from '../test-play/measure-decoding';
 import { hardwareVerdictOf } from './hardware-verdict';
 import { plausibleFps } from './plausible-fps';
@@ -199,7 +200,7 @@ const usualProxyHeightPx = 540;
 function withKnownProxy(clip: SetupClip, proxy: CardProxy | undefined): SetupClip {
   if (!proxy || (proxy.faults?.length ?? 0) > 0) return clip;
   const { widthPx, heightPx, isEveryFrameKey, sizeBytes } = proxy;
-  const stream = proxyStreamOf(clip.original, Math.min(widthPx, heightPx), {
+  const stream = proxyStreamOf(clip.original, linesOf(proxy), {
     keyFrames: isEveryFrameKey ? 'every-frame' : 'half-second',
     grade: 'usual',
   });
@@ -220,7 +221,7 @@ function withProxies(clips: readonly SetupClip[], { proxies, editor }: JobCard):
 /** A clip with the proxy that the person says they have of it. */
 function withProxy(clip: SetupClip, editor: CardEditor): SetupClip {
   const heightPx = editor.proxyHeightPx ?? usualProxyHeightPx;
-  const isLarger = clip.original.heightPx > heightPx && clip.original.codec !== 'still';
+  const isLarger = linesOf(clip.original) > heightPx && clip.original.codec !== 'still';
   return isLarger ? { ...clip, proxy: proxyStreamOf(clip.original, heightPx) } : clip;
 }
 

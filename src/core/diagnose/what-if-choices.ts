@@ -3,6 +3,7 @@ import { deriveBaseState, type JobCard } from '../card';
 import { applyFixes, clipsForProxies, closingFix, type FixAtLevel } from '../fixes';
 import { type FrameForecast, forecast, type SetupState } from '../load';
 import type { KnownState } from '../machine';
+import { linesOf } from '../proxies';
 import { averageStagesWith } from './average-stages';
 import { currentState } from './findings';
 
@@ -17,8 +18,10 @@ export interface WhatIfChoices {
   readonly areProgramsClosed: boolean;
 }
 
-const proxyHeightOf = ({ setup }: SetupState): number | null =>
-  setup.clips.find((clip) => clip.proxy !== null)?.proxy?.heightPx ?? null;
+const proxyHeightOf = ({ setup }: SetupState): number | null => {
+  const proxy = setup.clips.find((clip) => clip.proxy !== null)?.proxy;
+  return proxy ? linesOf(proxy) : null;
+};
 
 /** The controls where they stand for the set-up as it is. */
 export function choicesAsIs(card: JobCard): WhatIfChoices {

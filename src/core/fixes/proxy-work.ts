@@ -4,6 +4,7 @@ import { drawnLayerCount } from '../load/preview-picture';
 import { proxyStreamOf } from '../load/proxy-stream';
 import type { PictureStream, SetupClip, SetupState } from '../load/types';
 import { usableScrubMs } from '../load/usable';
+import { linesOf } from '../proxies/recipe';
 
 /** Writing a proxy beside decoding the original, measured in the browser (docs/model.md): 4.2 s against 3.7 s. */
 export const makingOverDecoding = 1.15;
@@ -92,8 +93,7 @@ export function clipsForProxies(state: SetupState, heightPx: number): readonly S
   const ofHeavy = clipsAtHeight.get(heavy) ?? new Map<number, readonly SetupClip[]>();
   clipsAtHeight.set(heavy, ofHeavy);
   const found =
-    ofHeavy.get(heightPx) ??
-    heavy.filter((clip) => clip.original.heightPx > heightPx && clip.original.codec !== 'still');
+    ofHeavy.get(heightPx) ?? heavy.filter(({ original }) => linesOf(original) > heightPx && original.codec !== 'still');
   ofHeavy.set(heightPx, found);
   return found;
 }

@@ -34,11 +34,14 @@ export interface ProxySize {
   readonly heightPx: number;
 }
 
+/** Lines of a picture: of its shorter side, as it is coded. */
+export const linesOf = ({ widthPx, heightPx }: ProxySize): number => Math.min(widthPx, heightPx);
+
 const even = (value: number): number => Math.max(2, 2 * Math.round(value / 2));
 
 /** The size of a picture's proxy with so many lines on its shorter side; null where the picture has no more than that. */
 export function proxySizeOf({ widthPx, heightPx }: ProxySize, lines: number): ProxySize | null {
-  const shorter = Math.min(widthPx, heightPx);
+  const shorter = linesOf({ widthPx, heightPx });
   if (lines >= shorter) return null;
   const scale = even(lines) / shorter;
   return { widthPx: even(widthPx * scale), heightPx: even(heightPx * scale) };

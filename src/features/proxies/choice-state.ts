@@ -1,5 +1,5 @@
 import { isSuggested, type ProxyCandidate } from '@/core/fixes';
-import { type ProxyRecipe, usualRecipe } from '@/core/proxies';
+import { linesOf, type ProxyRecipe, usualRecipe } from '@/core/proxies';
 
 /** What is to be made and how, while it is being chosen. */
 export interface ProxyChoice {
@@ -59,7 +59,7 @@ export const isSuffixUsable = (suffix: string): boolean =>
 
 /** All clips of at least so many lines. */
 export const idsAbove = (candidates: readonly ProxyCandidate[], lines: number): readonly string[] =>
-  candidates.filter(({ facts }) => Math.min(facts.widthPx, facts.heightPx) >= lines).map(({ clip }) => clip.id);
+  candidates.filter(({ facts }) => linesOf(facts) >= lines).map(({ clip }) => clip.id);
 
 /** All clips of a codec. */
 export const idsOfCodec = (candidates: readonly ProxyCandidate[], codec: string): readonly string[] =>
