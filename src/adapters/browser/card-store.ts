@@ -251,10 +251,14 @@ export function createCardStore({
     for (const [key, text] of left) if (await takeUpLeft(database, text, createId)) leftCards.drop(key);
   };
 
-  /** Puts one entry's pending changes on the revision that is stored now; resolves once the storage has them. */
-  const writeOn = (cardId: string, entry: CardEntry): Promise<Written> =>
-    database.transaction('rw', database.cards, async (): Promise<Written> => {
+  /**
+   * Puts one entry's pending changes on the revision that is stored now; resolves once the storage has them. Null where the tab
+   * goes meanwhile: they were left to the next opening.
+   */
+  const writeOn = (cardId: string, entry: CardEntry): Promise<Written | null> =>
+    database.transaction('rw', database.cards, async (): Promise<Written | null> => {
       const row = await database.cards.get(cardId);
+      if (isLeaving) return null;
       const isMerged = row !== undefined && row.revision !== entry.revision && !entry.isReplacing;
       const stored = isMerged ? parseCard(row.document) : null;
       // A newer Oil Can in another tab may have written a form that this one cannot read: it is left alone.
@@ -306,7 +310,8 @@ export function createCardStore({
     const entry = entries.get(cardId);
     if (!entry || isStored(entry)) return;
     try {
-      takeOver(cardId, await writeOn(cardId, entry));
+      const outcome = await writeOn(cardId, entry);
+      if (outcome) takeOver(cardId, outcome);
     } finally {
       writingAtMs.delete(cardId);
     }

@@ -43,17 +43,20 @@ describe('a tab that is closed in the middle', () => {
     expect(left.length).toBe(0);
   });
 
-  it('is not taken for somebody else where its own last write went through', async () => {
-    const left = createMemoryStorage();
-    const store = await opened('through', left);
-    store.run('a', rename('Pots and'));
-    const writing = store.settle();
-    await new Promise((resolve) => setTimeout(resolve, 0));
-    store.run('a', rename('Pots and pans'));
-    store.leave();
-    await writing;
-    store.close();
-    expect(titlesOf(await opened('through', left))).toEqual(['Pots and pans']);
+  it('is not taken for somebody else, however far its own last write had come', async () => {
+    for (let turns = 0; turns < 40; turns++) {
+      const left = createMemoryStorage();
+      const store = await opened(`through-${turns}`, left);
+      store.run('a', rename('Pots and'));
+      const writing = store.settle();
+      for (let i = 0; i < turns; i++) await new Promise(setImmediate);
+      store.run('a', rename('Pots and pans'));
+      store.leave();
+      await writing;
+      store.close();
+      expect(titlesOf(await opened(`through-${turns}`, left)), `${turns}`).toEqual(['Pots and pans']);
+      expect(left.length).toBe(0);
+    }
   });
 
   it('keeps both where another tab has stored something since', async () => {
