@@ -26,7 +26,7 @@ import { programPercents } from '../machine/program-percent';
 import { confidenceReasons, confidences, paces } from '../meter/types';
 import { closeOutcomes } from '../programs/clean-up';
 import { programRoles } from '../programs/types';
-import { proxyFaultCodes } from '../proxies/check-proxy';
+import { proxyFaultCodes } from '../proxies/fault-codes';
 import { decodeWays } from '../test-play/types';
 
 /**

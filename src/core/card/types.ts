@@ -10,7 +10,7 @@ import type { Confidence, ConfidenceReason, Pace } from '../meter/types';
 import type { Rational } from '../numbers/rational';
 import type { CloseOutcome } from '../programs/clean-up';
 import type { ProgramRole } from '../programs/types';
-import type { ProxyFaultCode } from '../proxies/check-proxy';
+import type { ProxyFaultCode } from '../proxies/fault-codes';
 import type { DecodeTest } from '../test-play/types';
 import type {
   clipOrigins,

@@ -9,6 +9,7 @@ import {
   type PictureFit,
   turned,
 } from './compare-pictures';
+import type { ProxyFaultCode } from './fault-codes';
 
 /** What is compared of an original and its proxy, beside their pictures. */
 export interface MediaOutline {
@@ -33,26 +34,6 @@ export interface ComparedPlace {
   readonly before: Luma | null;
   readonly after: Luma | null;
 }
-
-/** What can be wrong with a proxy. */
-export const proxyFaultCodes = [
-  'length-differs',
-  'frame-count-differs',
-  'times-differ',
-  'aspect-differs',
-  'rotation-differs',
-  'sound-missing',
-  'sound-channels-differ',
-  'sound-length-differs',
-  'few-key-frames',
-  'picture-frozen',
-  'picture-shifted',
-  'picture-mirrored',
-  'picture-turned',
-  'picture-range-differs',
-  'picture-other',
-] as const;
-export type ProxyFaultCode = (typeof proxyFaultCodes)[number];
 
 /** One thing that is wrong with a proxy, with its figures: the original's and the proxy's, in the unit of the code. */
 export interface ProxyFault {
