@@ -1,7 +1,6 @@
 export * from './average-plane';
 export * from './check-proxy';
 export { comparedHeight, comparedWidth, type Luma } from './compare-pictures';
-export type { ProxyFaultCode } from './fault-codes';
 export * from './gather-places';
 export * from './hold-while-busy';
 export * from './manifest';
