@@ -44,6 +44,22 @@ async function readManifest(folder: FileSystemDirectoryHandle): Promise<ProxyMan
 const inTurn = <T>(folder: FileSystemDirectoryHandle, work: () => Promise<T>): Promise<T> =>
   navigator.locks.request(`oil-can-proxies:${folder.name}`, work) as Promise<T>;
 
+const handName = (folder: FileSystemDirectoryHandle, name: string): string => `oil-can-proxy:${folder.name}:${name}`;
+
+/** Takes a file in hand, for all tabs to see, until it is let go or whoever made it is gone. */
+function takeInHand(folder: FileSystemDirectoryHandle, name: string): () => void {
+  let letGo = (): void => undefined;
+  const held = new Promise<void>((resolve) => {
+    letGo = resolve;
+  });
+  navigator.locks.request(handName(folder, name), () => held);
+  return letGo;
+}
+
+/** What any tab has in hand. */
+const listInHand = async (): Promise<ReadonlySet<string>> =>
+  new Set((await navigator.locks.query()).held?.flatMap(({ name }) => name ?? []));
+
 async function listFiles(folder: FileSystemDirectoryHandle) {
   const files: { readonly name: string; readonly sizeBytes: number }[] = [];
   for await (const { kind, name } of folder.values())
@@ -57,14 +73,21 @@ export async function openProxyFolder(folder: FileSystemDirectoryHandle): Promis
   return { name: folder.name, manifest, state: compareFolder(manifest, await listFiles(folder)) };
 }
 
-/** Removes what interruptions left behind: files that were begun and never finished, by the folder's list, but for those in hand. */
-export const clearInterrupted = (
-  folder: FileSystemDirectoryHandle,
-  namesInHand: readonly string[] = [],
-): Promise<readonly ManifestEntry[]> =>
+/** Removes what a worker that died left of a file, once its hold has gone with it. */
+export async function clearAfterDeath(folder: FileSystemDirectoryHandle, name: string): Promise<void> {
+  await navigator.locks.request(handName(folder, name), async () => undefined);
+  await clearInterrupted(folder);
+}
+
+/**
+ * Removes what interruptions left behind: files that were begun and never finished, by the folder's list, but for those that this
+ * or another tab has in hand.
+ */
+export const clearInterrupted = (folder: FileSystemDirectoryHandle): Promise<readonly ManifestEntry[]> =>
   inTurn(folder, async () => {
     const { manifest, state } = await openProxyFolder(folder);
-    const left = state.interrupted.filter(({ name }) => !namesInHand.includes(name));
+    const inHand = await listInHand();
+    const left = state.interrupted.filter(({ name }) => !inHand.has(handName(folder, name)));
     if (left.length === 0) return [];
     for (const { name } of left) await removeFile(folder, name);
     await writeManifest(
@@ -103,24 +126,29 @@ export async function beginProxyFile(
     const { manifest, state } = await openProxyFolder(folder);
     const isThere = (await listFiles(folder)).some(({ name }) => name === entry.name);
     const isOurs = [...state.interrupted, ...(isReplacing ? state.whole : [])].some(({ name }) => name === entry.name);
-    if (isThere && !isOurs) return false;
+    if ((isThere && !isOurs) || (await listInHand()).has(handName(folder, entry.name))) return false;
     await writeManifest(folder, withEntry(manifest, { ...entry, state: 'making', sizeBytes: 0 }));
     return true;
   });
   if (!isFree) return null;
+  const letGo = takeInHand(folder, entry.name);
   const handle = await folder.getFileHandle(entry.name, { create: true });
   const writable = await handle.createWritable();
   return {
     writable,
-    finish: (sizeBytes) =>
-      inTurn(folder, async () =>
+    finish: async (sizeBytes) => {
+      await inTurn(folder, async () =>
         writeManifest(folder, withEntry(await readManifest(folder), { ...entry, state: 'made', sizeBytes })),
-      ),
-    discard: () =>
-      inTurn(folder, async () => {
+      );
+      letGo();
+    },
+    discard: async () => {
+      await inTurn(folder, async () => {
         await removeFile(folder, entry.name);
         await writeManifest(folder, withoutEntry(await readManifest(folder), entry.name));
-      }),
+      });
+      letGo();
+    },
   };
 }
 

@@ -1,4 +1,4 @@
-import { clearInterrupted } from '@/adapters/browser/proxy-folder';
+import { clearAfterDeath } from '@/adapters/browser/proxy-folder';
 import type { CardProxy } from '@/core/card';
 import { emptyQueue, isOver, nextToBegin, type ProxyQueue, type QueueEvent, reduceQueue } from '@/core/proxies';
 import { type RunningProxy, startProxy } from '@/workers/proxy.client';
@@ -113,11 +113,9 @@ export class ProxySession {
         this.step({ type: 'checked', clipId, check });
         return;
       }
-      // A worker that died could not take its file away.
-      if (outcome.failure.code === 'proxy-broke') {
-        const others = [...this.running.keys()].flatMap((id) => this.orders.get(id)?.name ?? []);
-        await clearInterrupted(order.folder, others).catch(() => []);
-      }
+      // A worker that died could not take its file away. Where the folder refuses that now, its next opening does it.
+      if (outcome.failure.code === 'proxy-broke')
+        await clearAfterDeath(order.folder, order.name).catch(() => undefined);
       this.step({ type: 'failed', clipId, failure: outcome.failure });
     });
   }

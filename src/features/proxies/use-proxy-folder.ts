@@ -11,7 +11,6 @@ import {
   readOwnRoom,
   recallFolder,
 } from '@/adapters/browser/proxy-place';
-import { proxySession } from './proxy-session';
 
 /** Where proxies go, as the screen shows it. */
 export interface ProxyPlace {
@@ -42,8 +41,7 @@ export function useProxyFolder(): ProxyPlace {
       return;
     }
     try {
-      // While something is being made, what is begun is in hand.
-      const interrupted = proxySession.isBusy() ? [] : await clearInterrupted(handle);
+      const interrupted = await clearInterrupted(handle);
       const folder = await openProxyFolder(handle);
       const freeBytes = canPickFolder() ? null : await readOwnRoom();
       setState({ status: 'open', handle, folder, interrupted: interrupted.map(({ name }) => name), freeBytes });
