@@ -81,6 +81,21 @@ describe('a folder of proxies', () => {
     expect((await openProxyFolder(folder.handle)).manifest.files.map(({ name }) => name)).toEqual(['barn.mp4']);
   });
 
+  it('keeps the one that was there where making it anew is broken off', async () => {
+    const folder = createMemoryFolder();
+    await write(folder, 'barn.mp4', 10);
+    const wholeSizes = async () => (await openProxyFolder(folder.handle)).state.whole.map(({ sizeBytes }) => sizeBytes);
+    const begun = await beginProxyFile(folder.handle, entry('barn.mp4'), true);
+    await begun?.writable.abort();
+    await begun?.discard();
+    expect(await wholeSizes()).toEqual([10]);
+    await beginProxyFile(folder.handle, entry('barn.mp4'), true);
+    // The page is gone, and its hold with it.
+    held.clear();
+    expect(await clearInterrupted(folder.handle)).toEqual([]);
+    expect(await wholeSizes()).toEqual([10]);
+  });
+
   it('deletes only what it made and what is as it was made', async () => {
     const folder = createMemoryFolder();
     for (const name of ['barn.mp4', 'field.mp4', 'stable.mp4']) await write(folder, name);

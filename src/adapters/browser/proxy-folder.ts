@@ -109,28 +109,30 @@ async function removeFile(folder: FileSystemDirectoryHandle, name: string): Prom
 export interface ProxyFile {
   readonly writable: FileSystemWritableFileStream;
   readonly finish: (sizeBytes: number) => Promise<void>;
-  /** Takes away what stands under the name, and its entry. */
+  /** Takes away what was begun under the name, and its entry; one that was there before stays. */
   readonly discard: () => Promise<void>;
 }
 
 /**
  * Begins a proxy's file: it is on the folder's list as begun before it exists. Null where a file of that name lies there that
- * was not made here, or, without `isReplacing`, any.
+ * was not made here, or, without `isReplacing`, any. One that is made anew stays as it was, on the list too, until the new one is whole.
  */
 export async function beginProxyFile(
   folder: FileSystemDirectoryHandle,
   entry: Omit<ManifestEntry, 'state' | 'sizeBytes'>,
   isReplacing: boolean,
 ): Promise<ProxyFile | null> {
-  const isFree = await inTurn(folder, async () => {
+  const begun = await inTurn(folder, async () => {
     const { manifest, state } = await openProxyFolder(folder);
     const isThere = (await listFiles(folder)).some(({ name }) => name === entry.name);
-    const isOurs = [...state.interrupted, ...(isReplacing ? state.whole : [])].some(({ name }) => name === entry.name);
-    if ((isThere && !isOurs) || (await listInHand()).has(handName(folder, entry.name))) return false;
-    await writeManifest(folder, withEntry(manifest, { ...entry, state: 'making', sizeBytes: 0 }));
-    return true;
+    const isOf = ({ name }: ManifestEntry): boolean => name === entry.name;
+    const isAnew = isReplacing && state.whole.some(isOf);
+    if (isThere && !isAnew && !state.interrupted.some(isOf)) return null;
+    if ((await listInHand()).has(handName(folder, entry.name))) return null;
+    if (!isAnew) await writeManifest(folder, withEntry(manifest, { ...entry, state: 'making', sizeBytes: 0 }));
+    return { isAnew };
   });
-  if (!isFree) return null;
+  if (!begun) return null;
   const letGo = takeInHand(folder, entry.name);
   const handle = await folder.getFileHandle(entry.name, { create: true });
   const writable = await handle.createWritable();
@@ -143,10 +145,11 @@ export async function beginProxyFile(
       letGo();
     },
     discard: async () => {
-      await inTurn(folder, async () => {
-        await removeFile(folder, entry.name);
-        await writeManifest(folder, withoutEntry(await readManifest(folder), entry.name));
-      });
+      if (!begun.isAnew)
+        await inTurn(folder, async () => {
+          await removeFile(folder, entry.name);
+          await writeManifest(folder, withoutEntry(await readManifest(folder), entry.name));
+        });
       letGo();
     },
   };
