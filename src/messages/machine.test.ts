@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { CardDrive } from '@/core/card';
-import { describeCacheTrouble, describeDriveTrouble, describeTier } from './machine';
+import type { CacheRoom, CardDrive } from '@/core/card';
+import { describeCacheTroubles, describeDriveTrouble, describeTier } from './machine';
 
 const drive = (label: string, holds: CardDrive['holds'], change: Partial<CardDrive> = {}): CardDrive => ({
   id: label,
@@ -22,14 +22,16 @@ describe('what is said of drives', () => {
   });
 
   it('says when a cache may grow beyond its drive, or has no room left of its own', () => {
-    const drives = [drive('C:', ['cache'])];
-    expect(describeCacheTrouble({ cache: { usedGb: 20, limitGb: 100 }, drives })).toContain(
-      'grow by 80 GB, and C: has 40 GB',
-    );
-    expect(describeCacheTrouble({ cache: { usedGb: 48, limitGb: 50 }, drives })).toContain('96 % full');
-    expect(describeCacheTrouble({ cache: { usedGb: 10, limitGb: 40 }, drives })).toBeNull();
-    expect(describeCacheTrouble({ cache: { usedGb: 10, limitGb: null }, drives })).toBeNull();
-    expect(describeCacheTrouble({ cache: { usedGb: null, limitGb: 30 }, drives: [] })).toBeNull();
+    const drives = [drive('C:', ['cache']), drive('D:', ['clip-cache'], { freeGb: 3 })];
+    const nothing = { usedGb: null, limitGb: null };
+    const said = (cache: CacheRoom, clipCache: CacheRoom = nothing) =>
+      describeCacheTroubles({ cache, clipCache, drives }).join(' ');
+    expect(said({ usedGb: 20, limitGb: 100 })).toContain('grow by 80 GB, and C: has 40 GB');
+    expect(said({ usedGb: 48, limitGb: 50 })).toContain('96 % full');
+    expect(said({ usedGb: 10, limitGb: 40 })).toBe('');
+    expect(said({ usedGb: 10, limitGb: null })).toBe('');
+    expect(said(nothing, { usedGb: 10, limitGb: 14 })).toContain('grow by 4 GB, and D: has 3 GB');
+    expect(describeCacheTroubles({ cache: { usedGb: null, limitGb: 30 }, clipCache: nothing, drives: [] })).toEqual([]);
   });
 
   it('describes a machine as an offer in a shop does', () => {

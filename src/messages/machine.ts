@@ -7,12 +7,15 @@ import {
   type GraphicsKind,
   isDriveSlow,
   type KnownState,
+  type MachinePart,
+  type PartChange,
+  type PartKey,
   type PowerMode,
   type ProgramPercent,
   percentOfCores,
   type SpeedClass,
 } from '@/core/machine';
-import type { MachineProgress, MachineTestFailure } from '@/core/machine-test';
+import type { MachineProgress, MachineTestFailure, StorageRates } from '@/core/machine-test';
 import { formatCount, formatGigabytes, formatMemory, formatRate } from './format';
 
 /** Where a fact comes from, as a small label. */
@@ -102,6 +105,7 @@ export const machinePhaseTexts: Readonly<Record<MachineProgress['phase'], string
   alone: 'One decoder on all cores',
   hardware: 'Decoding on the graphics',
   drawing: 'Drawing on the graphics',
+  storage: 'Writing and reading this browser’s own storage',
 };
 
 /** Why nothing was measured. */
@@ -117,7 +121,8 @@ export const placeTexts: Readonly<Record<PlaceId, string>> = {
   'project-file': 'The project file',
   footage: 'The footage',
   recordings: 'Recordings and temporary files',
-  cache: 'The cache',
+  cache: 'The cache of computed pictures',
+  'clip-cache': 'The cache of sound and small pictures',
   proxies: 'Proxies',
   exports: 'Exports',
 };
@@ -136,11 +141,17 @@ export const describeTier = ({ coreCount, coreSpeedRatio, memoryMib, graphics }:
 const describeSpeed = (ratio: number): string =>
   ratio >= 2 ? 'the quickest of today' : ratio >= 1.5 ? 'quick' : ratio >= 1.1 ? 'of usual speed' : 'of modest speed';
 
+/** A cache of the editor: where it lies, and what it is called. */
+const caches = [
+  { of: 'cache', name: placeTexts.cache },
+  { of: 'clip-cache', name: placeTexts['clip-cache'] },
+] as const;
+
 /** What lies together on a single drive and gets into each other's way; null where nothing does. */
 export function describeDriveTrouble(drives: readonly CardDrive[]): string | null {
-  const together = drives.find(({ holds }) => holds.includes('cache') && holds.includes('system'));
+  const together = drives.find(({ holds }) => holds.includes('system') && caches.some(({ of }) => holds.includes(of)));
   if (together)
-    return `The cache lies on the system’s own drive (${together.label}): both wait for each other when it fills.`;
+    return `A cache lies on the system’s own drive (${together.label}): both wait for each other when it fills.`;
   const mixed = drives.find(
     ({ holds, kind }) => holds.includes('cache') && holds.includes('footage') && kind !== null && isDriveSlow(kind),
   );
@@ -163,14 +174,43 @@ export const askedPictureTexts: Readonly<Record<AskedPictureId, string>> = {
 /** A cache this near to its limit throws away what it will want again. */
 const fullCacheRatio = 0.9;
 
-/** What is wrong with the cache's room; null where nothing is, or too little is known. */
-export function describeCacheTrouble({ cache, drives }: Pick<JobCard, 'cache' | 'drives'>): string | null {
-  const { usedGb, limitGb } = cache;
-  const drive = drives.find(({ holds }) => holds.includes('cache'));
-  const freeGb = drive?.freeGb ?? null;
-  if (limitGb !== null && freeGb !== null && drive && limitGb - (usedGb ?? 0) > freeGb)
-    return `The cache may grow by ${formatGigabytes(limitGb - (usedGb ?? 0))}, and ${drive.label} has ${formatGigabytes(freeGb)} left: lower its limit, or clear it, before the drive is full.`;
-  if (limitGb !== null && usedGb !== null && limitGb > 0 && usedGb >= fullCacheRatio * limitGb)
-    return `The cache is ${Math.round((100 * usedGb) / limitGb)} % full: it throws away what it will want again. Raise its limit where there is room, or clear it.`;
-  return null;
+/** What is wrong with the room of the editor's caches; empty where nothing is, or too little is known. */
+export function describeCacheTroubles(card: Pick<JobCard, 'cache' | 'clipCache' | 'drives'>): readonly string[] {
+  return caches.flatMap(({ of, name }) => {
+    const { usedGb, limitGb } = of === 'cache' ? card.cache : card.clipCache;
+    const drive = card.drives.find(({ holds }) => holds.includes(of));
+    const freeGb = drive?.freeGb ?? null;
+    if (limitGb !== null && freeGb !== null && drive && limitGb - (usedGb ?? 0) > freeGb)
+      return [
+        `${name} may grow by ${formatGigabytes(limitGb - (usedGb ?? 0))}, and ${drive.label} has ${formatGigabytes(freeGb)} left: lower its limit, or clear it, before the drive is full.`,
+      ];
+    if (limitGb !== null && usedGb !== null && limitGb > 0 && usedGb >= fullCacheRatio * limitGb)
+      return [
+        `${name} is ${Math.round((100 * usedGb) / limitGb)} % full: it throws away what it will want again. Raise its limit where there is room, or clear it.`,
+      ];
+    return [];
+  });
 }
+
+/** What a browser's storage gives back; what was just written mostly lies in memory still. */
+export const describeStorage = ({ readMegabytePerSec }: StorageRates): string =>
+  `gives back ${Math.round(readMegabytePerSec)} or less: perhaps out of memory`;
+
+/** Parts of a machine that can be changed for others. */
+export const machinePartTexts: Readonly<Record<MachinePart, { readonly label: string; readonly what: string }>> = {
+  processor: { label: 'The processor, or the whole board', what: 'everything that was measured goes' },
+  memory: { label: 'Memory', what: 'its size is asked again' },
+  graphics: { label: 'The graphics', what: 'what was measured of decoding and drawing on them goes' },
+  drives: { label: 'A drive', what: 'what was read of drives goes' },
+};
+
+/** A part in words: "8 GB", "shared graphics", "4". */
+function describePart(key: PartKey, value: PartChange['now']): string {
+  if (typeof value === 'number') return key === 'coreCount' ? formatCount(value, 'core') : formatMemory(value);
+  if (value === 'yes' || value === 'no' || value === 'unknown') return knownStateTexts[value].toLowerCase();
+  return graphicsTexts[value].label.toLowerCase();
+}
+
+/** "Memory: 8 GB was typed, 16 GB was read." */
+export const describePartChange = ({ key, before, now }: PartChange): string =>
+  `${machineFactNames[key]}: ${describePart(key, before.value)} was ${before.source === 'typed' ? 'typed' : 'known'}, ${describePart(key, now)} was read.`;

@@ -2,9 +2,11 @@ import { describe, expect, it } from 'vitest';
 import { programRoles } from '@/core/programs';
 import {
   describeCover,
+  describeDriveUse,
   describeFreed,
   describeGain,
   describeListFailure,
+  describeProgramCourse,
   describeResume,
   listCommands,
   roleTexts,
@@ -14,6 +16,23 @@ describe('what is said of programs', () => {
   it('has words and something to do for each role', () => {
     for (const role of programRoles) expect([role, roleTexts[role].what.length > 10]).toEqual([role, true]);
     expect(new Set(programRoles.map((role) => roleTexts[role].label)).size).toBe(programRoles.length);
+  });
+
+  it('has a word for bursts and for what rises or falls, and none where nothing stands out', () => {
+    const said = (busyCores: number, peakCores: number | null, changeCores: number | null) =>
+      describeProgramCourse({ busyCores, peakCores, changeCores }, 'one-core', 4);
+    expect([said(0.5, 0.55, 0.02), said(0.02, 0.1, 0.05), said(0.3, null, null)]).toEqual([null, null, null]);
+    expect(said(0.4, 1.5, 0.05)).toBe('bursts of 150 %');
+    expect(said(0.4, 1.5, -0.4)).toBe('bursts of 150 %, falling');
+    expect(said(1, 1.2, 0.5)).toBe('rising');
+    expect(describeProgramCourse({ busyCores: 0.4, peakCores: 2, changeCores: 0 }, 'all-cores', 4)).toBe(
+      'bursts of 50 %',
+    );
+    expect([0.4, null, 12.34].map((driveMegabytePerSec) => describeDriveUse({ driveMegabytePerSec }))).toEqual([
+      null,
+      null,
+      'drives: 12.3 MB a second',
+    ]);
   });
 
   it('states what came free, and calls nothing nothing', () => {

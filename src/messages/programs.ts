@@ -1,4 +1,6 @@
 import { assertNever } from '@/core/assert-never';
+import type { CardProgram } from '@/core/card';
+import { type ProgramPercent, percentOfCores } from '@/core/machine';
 import type { CloseOutcome, ProcessListFailure, ProcessSystem, ProgramRole } from '@/core/programs';
 import { formatCount, formatMemory, formatRate } from './format';
 
@@ -104,6 +106,37 @@ export function describeFreed(freedCores: number, freedMib: number): string {
       : `${formatRate(freedCores)} ${freedCores < 1.05 && freedCores > 0.95 ? 'core' : 'cores'}`;
   return `${cores} and ${formatMemory(Math.round(freedMib))}`;
 }
+
+/** A burst, or a change over the look, of fewer cores than these is not worth a word. */
+const leastBurstCores = 0.15;
+/** A burst stands out by so many times the mean, a trend by such a share of it. */
+const burstTimes = 1.6;
+const trendShare = 0.35;
+
+/** What a program's half minute tells beside its mean: "bursts of 80 %, rising"; null where nothing stands out. */
+export function describeProgramCourse(
+  { busyCores, peakCores, changeCores }: Pick<CardProgram, 'busyCores' | 'peakCores' | 'changeCores'>,
+  percentOf: ProgramPercent,
+  coreCount: number,
+): string | null {
+  if (busyCores === null) return null;
+  const hasBursts =
+    peakCores !== null && peakCores - busyCores >= leastBurstCores && peakCores >= burstTimes * busyCores;
+  const changes = changeCores !== null && Math.abs(changeCores) >= Math.max(leastBurstCores, trendShare * busyCores);
+  const words = [
+    ...(hasBursts ? [`bursts of ${formatRate(percentOfCores(peakCores, percentOf, coreCount))} %`] : []),
+    ...(changes ? [changeCores > 0 ? 'rising' : 'falling'] : []),
+  ];
+  return words.length === 0 ? null : words.join(', ');
+}
+
+const leastMegabytePerSec = 1;
+
+/** What a program takes of the drives: "drives: 12 megabytes a second"; null where it is nothing to speak of, or not known. */
+export const describeDriveUse = ({ driveMegabytePerSec }: Pick<CardProgram, 'driveMegabytePerSec'>): string | null =>
+  driveMegabytePerSec === null || driveMegabytePerSec < leastMegabytePerSec
+    ? null
+    : `drives: ${formatRate(driveMegabytePerSec)} MB a second`;
 
 /** A gain below this many frames a second is nothing to speak of. */
 const leastGainFps = 0.25;

@@ -68,4 +68,5 @@ export const decodeTest = (runs: readonly DecodeRun[]): DecodeTest => ({
 export const fileReadAt = (megabytePerSec: number, isAtLeast = false): FileRead => ({
   megabytePerSec,
   isAtLeast,
+  smallPieceMs: null,
 });

@@ -166,9 +166,27 @@ test('takes an ffprobe report for files that are not read here, and gives the co
   await expect(page.getByRole('main').getByRole('alert')).toContainText('no ffprobe report');
 });
 
+/** What a clip costs a frame where the machine is said to be of a class: the first figure of its sheet. */
+async function costAtSpeed(page: Page, speed: RegExp): Promise<string> {
+  // By the rail: a page that is loaded anew has no files in hand.
+  const rail = page.getByRole('navigation', { name: 'Steps' });
+  await rail.getByRole('link', { name: /^Machine/ }).click();
+  await pick(page, 'Processor speed', speed);
+  await rail.getByRole('link', { name: /^Footage/ }).click();
+  const sheet = await openClip(page, 'wheel.mp4');
+  const cost = await sheet
+    .getByText(/^[\d.]+ ms$/)
+    .first()
+    .textContent();
+  await page.keyboard.press('Escape');
+  return cost ?? '';
+}
+
 test('plays a clip for real, lets the estimates follow, and takes it back', deep, async ({ page }) => {
   await openFootage(page);
   await addFiles(page, 'wheel.mp4', 'kiln-loading.mp4');
+  // What the clip costs goes by what is said of the processor, until this machine has shown how quick it is.
+  expect(await costAtSpeed(page, /^Fast/)).not.toBe(await costAtSpeed(page, /^Slow/));
   let sheet = await openClip(page, 'wheel.mp4');
   await sheet.getByRole('button', { name: 'Test-play this clip' }).click();
   await expect(sheet.getByRole('progressbar', { name: 'Test-play' })).toBeVisible();
@@ -179,31 +197,18 @@ test('plays a clip for real, lets the estimates follow, and takes it back', deep
   await expect(sheet.getByRole('row', { name: /Decoded and drawn 1080 pixels high/ })).toBeVisible();
   await expect(sheet.getByRole('row', { name: /Decoded and drawn 270 pixels high/ })).toBeVisible();
   await expect(sheet.getByText(/A move of the playhead takes/)).toBeVisible();
-  // Played again, what the estimate had said is near what the first play found (a core that is as quick as the assumed
-  // one changes no figure, so none is compared with its own past).
-  const byProcessor = sheet.getByText(/^By the processor/);
-  const said = async (pattern: RegExp) => Number(pattern.exec((await byProcessor.textContent()) ?? '')?.[1]);
-  const measuredFps = await said(/By the processor ([\d.]+)/);
-  await sheet.getByRole('button', { name: 'Play it again' }).click();
-  await expect(sheet.getByRole('progressbar', { name: 'Test-play' })).toBeVisible();
-  await expect(byProcessor).toBeVisible({ timeout: 60_000 });
-  const estimatedFps = await said(/the ([\d.]+) that the estimate had said/);
-  expect(estimatedFps / measuredFps).toBeGreaterThan(0.75);
-  expect(estimatedFps / measuredFps).toBeLessThan(1.33);
   await page.keyboard.press('Escape');
+  expect(await costAtSpeed(page, /^Fast/)).toBe(await costAtSpeed(page, /^Slow/));
 
   await openStep(page, 'demo-decode-bound', 'machine');
   await expect(page.getByText(/× reference/)).toBeVisible();
-  const deletes = page.getByRole('button', { name: 'Delete the test-play of wheel.mp4' });
-  await deletes.first().click();
-  await expect(deletes).toHaveCount(1);
-  await deletes.click();
+  await page.getByRole('button', { name: 'Delete the test-play of wheel.mp4' }).click();
   await expect(page.getByText('nothing yet')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText(/× reference/)).toBeVisible();
 
-  // What this browser does not decode is said, with the nearest clip that it does.
   await openStep(page, 'demo-decode-bound', 'footage');
+  // What this browser does not decode is said, with the nearest clip that it does.
   sheet = await openClip(page, 'kiln-loading.mp4');
   await expect(sheet.getByText(/This browser does not decode HEVC of this form/)).toBeVisible();
   await sheet.getByRole('button', { name: 'wheel.mp4' }).click();

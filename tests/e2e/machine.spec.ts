@@ -21,12 +21,21 @@ test('reads and measures this computer with one press, and the next card takes i
   await expect(measured).toContainText(/[\d.]+ × reference/, { timeout: 120_000 });
   await expect(measured).toContainText('this browser draws by the processor');
   await expect(page.getByText('measured', { exact: true }).first()).toBeVisible();
+  // What was typed and does not hold is pointed out, and taken over with one press.
+  const memory = page.getByRole('textbox', { name: 'Memory', exact: true });
+  await memory.fill('1.5');
+  await page.keyboard.press('Tab');
+  await page.getByRole('button', { name: 'Measure again' }).click();
+  await expect(page.getByText('Memory: 1.5 GB was typed,')).toBeVisible({ timeout: 120_000 });
+  await page.getByRole('button', { name: 'Take over what was read' }).click();
+  await expect(page.getByText('Memory: 1.5 GB was typed,')).toBeHidden();
+  await expect(memory).not.toHaveValue('1.5');
   // A drive was read, and what lies on it is said once.
   await page.getByText('What lies on which drive').click();
-  const cache = page.getByRole('button', { name: /The cache$/ });
+  const cache = page.getByRole('button', { name: /The cache of computed pictures$/ });
   await cache.click();
   await page.getByRole('option').nth(1).click();
-  await expect(page.getByText('The cache lies on the system’s own drive')).toBeVisible();
+  await expect(page.getByText('A cache lies on the system’s own drive')).toBeVisible();
   await page.getByRole('textbox', { name: 'What you call this machine' }).fill('the old laptop');
   await page.keyboard.press('Tab');
   await expect(page.getByText('The next card takes it over.')).toBeVisible();
@@ -38,6 +47,22 @@ test('reads and measures this computer with one press, and the next card takes i
     .click();
   await expect(page.getByRole('textbox', { name: 'What you call this machine' })).toHaveValue('the old laptop');
   await expect(page.getByRole('region', { name: 'Measured on this computer' })).toContainText('× reference');
+});
+
+test('reads and measures a practice machine, and forgets what new parts make void', async ({ page }) => {
+  await openStep(page, 'demo-programs-busy', 'machine');
+  const sheet = page.getByRole('region', { name: 'The practice machine of this card' });
+  await sheet.getByRole('button', { name: 'Read and measure it' }).click();
+  const measured = page.getByRole('region', { name: 'Measured on the practice machine' });
+  await expect(measured).toContainText(/[\d.]+ × reference/);
+  await expect(measured).toContainText(/\d+ megapixels a second/);
+  await expect(measured).toContainText(/\d+ MB a second written/);
+  await page.getByText('Something was changed in it').click();
+  await page.getByText(/^The graphics: what was measured/).click();
+  await page.getByRole('button', { name: 'These are new' }).click();
+  await expect(measured).toContainText('Decoding on the graphicsnot seen');
+  await page.getByRole('button', { name: 'Undo' }).last().click();
+  await expect(measured).toContainText(/\d+ megapixels a second/);
 });
 
 test('says what the film asks for, and what each better part would buy', async ({ page }) => {

@@ -1,6 +1,7 @@
 import type { JobCard } from '@/core/card';
 import type { ReadMachine } from '@/core/machine';
-import { type PracticeFile, readPracticePrograms } from '@/core/practice';
+import type { MachineRuns } from '@/core/machine-test';
+import { type PracticeFile, readPracticeMachine, readPracticePrograms, runPracticeMachine } from '@/core/practice';
 import type { SampledPrograms } from '@/core/programs';
 import { fail, type Result, succeed } from '@/core/result';
 
@@ -11,6 +12,9 @@ export type SourceFailure =
 
 /** A computer that can be looked at: this one through the local helper, or a practice machine. */
 export interface MachineSource {
+  /** What measuring finds, of a machine that is not really there; null where a worker has to measure. */
+  readonly runPractice: (() => MachineRuns | null) | null;
+  readonly readMachine: () => Promise<Result<ReadMachine, SourceFailure>>;
   readonly readPrograms: () => Promise<Result<SampledPrograms, SourceFailure>>;
 }
 
@@ -26,13 +30,16 @@ async function askHelper<T>(path: string): Promise<Result<T, SourceFailure>> {
   }
 }
 
-/** What this computer is, read by the local helper. */
-export const readThisMachine = (): Promise<Result<ReadMachine, SourceFailure>> => askHelper('/api/local/machine');
-
-/** This computer. */
-export const thisComputer: MachineSource = { readPrograms: () => askHelper('/api/local/programs') };
+/** This computer. Its answers are of the same build as this page. */
+export const thisComputer: MachineSource = {
+  readMachine: () => askHelper('/api/local/machine'),
+  readPrograms: () => askHelper('/api/local/programs'),
+  runPractice: null,
+};
 
 /** A practice machine as the card has it by now. */
 export const practiceMachine = (card: JobCard, practice: PracticeFile, lookCount: number): MachineSource => ({
+  readMachine: async () => succeed(readPracticeMachine(card)),
   readPrograms: async () => succeed(readPracticePrograms(card, practice, lookCount)),
+  runPractice: () => runPracticeMachine(card, practice, lookCount),
 });

@@ -8,6 +8,7 @@ import { createBlobSource } from './blob-source';
 import { type DecodeMeans, runDecoding } from './decode-runs';
 import { isAccepted } from './hardware-answer';
 import { measureDrawing } from './measure-drawing';
+import { measureStorage } from './measure-storage';
 
 /** How long each run decodes, and how often all cores are put to work: heat and power saving show after seconds. */
 const runMs = 2000;
@@ -71,7 +72,7 @@ export function rateTogether(frameTimesMs: readonly (readonly number[])[]): numb
 
 /**
  * Runs what tells how quick this machine is, in less than a minute: a single-threaded kernel; by turns a software decoder kept to one
- * thread and as many as there are cores at once; one let loose; one in hardware where there is one; and drawing. Rejects with what
+ * thread and as many as there are cores at once; one let loose; one in hardware where there is one; drawing; and this browser's own storage. Rejects with what
  * a decoder or the graphics reported. Decoders and frames are closed, however it ends.
  */
 export async function measureMachine(
@@ -110,9 +111,11 @@ export async function measureMachine(
   onProgress({ phase: 'hardware', doneRatio: 0.82 });
   const hasHardware = await isAccepted(VideoDecoder, { ...sample.config, hardwareAcceleration: 'prefer-hardware' });
   const hardwareFps = hasHardware ? rateTogether([await decode('hardware')]) : null;
-  onProgress({ phase: 'drawing', doneRatio: 0.92 });
+  onProgress({ phase: 'drawing', doneRatio: 0.9 });
   const drawing = await measureDrawing(means.nowMs);
-  onProgress({ phase: 'drawing', doneRatio: 1 });
+  onProgress({ phase: 'storage', doneRatio: 0.97 });
+  const storage = await measureStorage(means.nowMs);
+  onProgress({ phase: 'storage', doneRatio: 1 });
   return {
     sample: {
       referenceMs: referenceMsOf(sample.stream),
@@ -125,5 +128,6 @@ export async function measureMachine(
     hardwareFps,
     kernelMs,
     drawing,
+    storage,
   };
 }

@@ -6,15 +6,18 @@ import {
   computeDecodeRate,
   computeFileRead,
   computeScrubRun,
+  computeSmallPieceMs,
   type DecodeRun,
   type FileRead,
   type PlannedRun,
   pieceBytes,
   planPieces,
   planRuns,
+  planSmallPieces,
   type ReadPiece,
   type ScrubRun,
   scrubJumpCount,
+  smallPieceBytes,
   type TestedStream,
   type TestPlayFailure,
   type TestPlayOutcome,
@@ -53,6 +56,7 @@ async function loadPackets(sink: EncodedPacketSink): Promise<readonly EncodedPac
 
 /** A slow drive is read no longer than this. */
 const mostReadingMs = 4000;
+const mostSmallReadingMs = 1500;
 /** Pieces of each stretch that are read once more, to see how quickly this browser passes memory on. */
 const againCount = 2;
 
@@ -65,9 +69,9 @@ export async function readPieces(
   const stretches = planPieces(source.sizeBytes);
   const pieceCount = stretches.flat().length;
   const [pieces, again]: readonly [ReadPiece[], ReadPiece[]] = [[], []];
-  const read = async (start: number): Promise<ReadPiece> => {
+  const read = async (start: number, bytes = pieceBytes): Promise<ReadPiece> => {
     const fromMs = nowMs();
-    const { byteLength } = await source.read(start, start + pieceBytes);
+    const { byteLength } = await source.read(start, Math.min(source.sizeBytes, start + bytes));
     return { bytes: byteLength, elapsedMs: nowMs() - fromMs };
   };
   const beganMs = nowMs();
@@ -81,7 +85,16 @@ export async function readPieces(
     }
     for (const start of starts.slice(0, againCount)) again.push(await read(start));
   }
-  return computeFileRead(pieces, again);
+  const large = computeFileRead(pieces, again);
+  if (!large) return null;
+  const [small, smallAgain]: readonly [ReadPiece[], ReadPiece[]] = [[], []];
+  const smallStarts = planSmallPieces(source.sizeBytes);
+  for (const start of smallStarts) {
+    if (nowMs() - beganMs >= mostReadingMs + mostSmallReadingMs) break;
+    small.push(await read(start, smallPieceBytes));
+  }
+  for (const start of smallStarts.slice(0, small.length)) smallAgain.push(await read(start, smallPieceBytes));
+  return { ...large, smallPieceMs: computeSmallPieceMs(small, smallAgain) };
 }
 
 const streamOf = (facts: VideoFacts, packets: readonly EncodedPacket[]): TestedStream => ({

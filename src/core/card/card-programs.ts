@@ -16,6 +16,9 @@ export const createProgram = (id: string, known: Partial<Omit<CardProgram, 'id'>
   name: '',
   busyCores: null,
   memoryMib: null,
+  driveMegabytePerSec: null,
+  peakCores: null,
+  changeCores: null,
   canClose: 'unknown',
   role: 'unknown',
   source: 'typed',
@@ -40,6 +43,22 @@ function offerOf({ role, busyCores, memoryMib }: ProgramUse): CardProgram['canCl
   const isWorth = busyCores === null ? (memoryMib ?? 0) >= worthMib : busyCores >= worthCores;
   const canClose = canCloseRole(role);
   return canClose === 'yes' && !isWorth ? 'unknown' : canClose;
+}
+
+const meanOf = (values: readonly number[]): number =>
+  values.reduce((total, value) => total + value, 0) / Math.max(1, values.length);
+
+/** Fewer moments tell neither a burst nor a trend. */
+const leastMoments = 4;
+
+/** What the moments of a look tell beside their mean: the busiest, and how the second half stands to the first. */
+function describeCourse(courseCores: readonly number[]): Pick<CardProgram, 'peakCores' | 'changeCores'> {
+  if (courseCores.length < leastMoments) return { peakCores: null, changeCores: null };
+  const half = Math.floor(courseCores.length / 2);
+  return {
+    peakCores: Math.max(...courseCores),
+    changeCores: meanOf(courseCores.slice(-half)) - meanOf(courseCores.slice(0, half)),
+  };
 }
 
 /** The id under which the small programs of a list lie together. */
@@ -80,6 +99,8 @@ export function listOnCard(
       name: use.name,
       busyCores: use.busyCores,
       memoryMib: use.memoryMib,
+      driveMegabytePerSec: use.driveMegabytePerSec,
+      ...describeCourse(use.courseCores),
       canClose: isProtected(use.role) ? 'no' : isTold ? was.canClose : offerOf(use),
       role: use.role,
       source,
@@ -114,13 +135,15 @@ export const listChosen = ({ programs }: JobCard): readonly CardProgram[] =>
 export const seenOnCard = (programs: readonly CardProgram[]): readonly ProgramUse[] =>
   programs
     .filter(({ id }) => id !== smallProgramsId)
-    .map(({ name, role, processCount, busyCores, memoryMib, rootProcessId }) => ({
+    .map(({ name, role, processCount, busyCores, memoryMib, driveMegabytePerSec, rootProcessId }) => ({
       rootProcessId: rootProcessId ?? -1,
       name,
       role,
       processCount: processCount ?? 1,
       busyCores,
       memoryMib,
+      driveMegabytePerSec,
+      courseCores: [],
     }));
 
 /** The machine's memory by what holds it, in MiB. */
@@ -144,4 +167,13 @@ export function splitMemory({ programs, programsSeen, machine }: JobCard): Memor
   const room = total - left;
   const ratio = editor + others > room ? room / (editor + others) : 1;
   return { system: room - ratio * (editor + others), editor: ratio * editor, others: ratio * others, left };
+}
+
+/** A look at what runs says nothing of later than this. */
+const lookLastsMs = 30 * 60_000;
+
+/** The recorder of the screen that ran at the last look, as far as that still tells; null where none did. */
+export function recorderAt({ programs, programsSeen }: JobCard, atMs: number): string | null {
+  if (!programsSeen || atMs - programsSeen.takenAtMs > lookLastsMs) return null;
+  return programs.find(({ role, outcome }) => role === 'recorder' && outcome !== 'gone')?.name ?? null;
 }

@@ -130,7 +130,7 @@ describe('migrateCard', () => {
     const { clips, decodeTests, version, editor, ...rest } = parsed.value;
     const { clips: storedClips, version: _, timeline, ...storedRest } = stored;
     expectSameTimeline(parsed.value, timeline);
-    expect([version, decodeTests, editor]).toEqual([9, [], unknownEditor]);
+    expect([version, decodeTests, editor]).toEqual([jobCardVersion, [], unknownEditor]);
     expect(rest).toMatchObject(storedRest);
     expect(clips.map(({ facts }) => facts)).toMatchObject(storedClips.map(({ facts }: { facts: object }) => facts));
     expect(clips.every((clip) => clip.facts.kind === 'video' && clip.origin === 'file' && clip.drive === null)).toBe(
@@ -145,7 +145,7 @@ describe('migrateCard', () => {
     const { version: _, timeline, ...storedRest } = stored;
     expectSameTimeline(parsed.value, timeline);
     expect(parsed.value).toMatchObject(storedRest);
-    expect(parsed.value).toMatchObject({ version: 9, editor: unknownEditor, answers: [], refused: [] });
+    expect(parsed.value).toMatchObject({ version: jobCardVersion, editor: unknownEditor, answers: [], refused: [] });
     expect(parsed.value.machine.cacheDrive.source).toBe('assumed');
   });
 
@@ -206,7 +206,28 @@ describe('migrateCard', () => {
     const stored = JSON.parse(await readFile(new URL('./examples/version-8.json', import.meta.url), 'utf8'));
     const parsed = parseCard(stored);
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
-    expect(parsed.value).toEqual({ ...stored, version: 9, proxies: [] });
+    const { version: _, editor, programs, ...rest } = stored;
+    expect(parsed.value).toMatchObject({ ...rest, editor, proxies: [] });
+  });
+
+  it('reads a card that version 9 stored: programs as they were on average, one cache, nothing of how proxies are shown', async () => {
+    const stored = JSON.parse(await readFile(new URL('./examples/version-9.json', import.meta.url), 'utf8'));
+    const parsed = parseCard(stored);
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
+    const { version: _, ...storedRest } = stored;
+    expect(parsed.value).toMatchObject(storedRest);
+    const { clipCache, machineTest, programs, proxies, decodeTests, editor, readings } = parsed.value;
+    expect(clipCache).toEqual({ usedGb: null, limitGb: null });
+    expect(machineTest?.storage).toBeNull();
+    expect(new Set(programs.map(({ peakCores, changeCores }) => `${peakCores} ${changeCores}`))).toEqual(
+      new Set(['null null']),
+    );
+    expect(proxies.map(({ isShown }) => isShown)).toEqual(['unknown']);
+    expect(decodeTests.map(({ fileRead }) => fileRead)).toEqual([
+      { megabytePerSec: 110, isAtLeast: false, smallPieceMs: null },
+    ]);
+    expect([editor.proxyCodec, editor.isEveryProxyFrameKey, editor.proxyQualityRatio]).toEqual([null, 'unknown', null]);
+    expect(readings.every(({ recorderName }) => recorderName === '')).toBe(true);
   });
 
   it('reads a card that version 7 stored: nothing more is known of its programs and its machine', async () => {

@@ -25,6 +25,7 @@ export const createReading = (
   measured: null,
   tapped: null,
   isGoodEnough: 'unknown',
+  recorderName: '',
   note: '',
   ...known,
 });

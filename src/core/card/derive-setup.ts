@@ -18,7 +18,7 @@ import { coreSpeedRatioOf, type DriveKind, driveOf, graphicsOf, powerRatioOf } f
 import { rationalToNumber } from '../numbers/rational';
 import { isStillThere } from '../programs';
 import { linesOf } from '../proxies/recipe';
-import { measureDecoding, measureReading } from '../test-play/measure-decoding';
+import { measureDecoding, measureLatency, measureReading } from '../test-play/measure-decoding';
 import { hardwareVerdictOf } from './hardware-verdict';
 import { plausibleFps } from './plausible-fps';
 import type { CardClip, CardEditor, CardProgram, CardProxy, JobCard } from './types';
@@ -68,14 +68,20 @@ const stillStream = (card: JobCard, facts: StillFacts, drive: StreamDrive): Pict
 
 const driveKindOf = ({ machine }: JobCard, { drive }: CardClip): DriveKind => drive ?? machine.footageDrive.value;
 
-/** The rate that tests measured of each kind of drive, by the clips that were read and lie on it. */
-function readRates(card: JobCard, tests: JobCard['decodeTests']): ReadonlyMap<DriveKind, number | null> {
+/** What tests measured of a drive; null where none told it. */
+interface MeasuredDrive {
+  readonly readMegabytePerSec: number | null;
+  readonly latencyMs: number | null;
+}
+
+/** What tests measured of each kind of drive, by the clips that were read and lie on it. */
+function measureDrives(card: JobCard, tests: JobCard['decodeTests']): ReadonlyMap<DriveKind, MeasuredDrive> {
   const kinds = new Map(card.clips.map((clip) => [clip.id, driveKindOf(card, clip)]));
   return new Map(
-    [...new Set(kinds.values())].map((kind) => [
-      kind,
-      measureReading(tests.filter(({ clipId }) => kinds.get(clipId) === kind)),
-    ]),
+    [...new Set(kinds.values())].map((kind) => {
+      const onIt = tests.filter(({ clipId }) => kinds.get(clipId) === kind);
+      return [kind, { readMegabytePerSec: measureReading(onIt), latencyMs: measureLatency(onIt) }];
+    }),
   );
 }
 
@@ -83,12 +89,16 @@ function readRates(card: JobCard, tests: JobCard['decodeTests']): ReadonlyMap<Dr
 function toSetupClip(
   card: JobCard,
   clip: CardClip,
-  rateOf: ReadonlyMap<DriveKind, number | null>,
+  measuredOf: ReadonlyMap<DriveKind, MeasuredDrive>,
 ): readonly SetupClip[] {
   const { facts } = clip;
   const kind = driveKindOf(card, clip);
-  const { readMegabytePerSec, latencyMs } = driveOf(kind);
-  const drive = { readMegabytePerSec: rateOf.get(kind) ?? readMegabytePerSec, latencyMs };
+  const usual = driveOf(kind);
+  const measured = measuredOf.get(kind);
+  const drive = {
+    readMegabytePerSec: measured?.readMegabytePerSec ?? usual.readMegabytePerSec,
+    latencyMs: measured?.latencyMs ?? usual.latencyMs,
+  };
   switch (facts.kind) {
     case 'video': {
       const original = videoStream(card, clip, facts, drive);
@@ -240,8 +250,8 @@ const habitSharesOf = (editor: CardEditor): Setup['preview']['habits'] =>
  */
 export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = card.decodeTests): SetupState {
   const { timeline, preview, editor } = card;
-  const rateOf = readRates(card, tests);
-  const originals = card.clips.flatMap((clip) => toSetupClip(card, clip, rateOf));
+  const measuredOf = measureDrives(card, tests);
+  const originals = card.clips.flatMap((clip) => toSetupClip(card, clip, measuredOf));
   const clips = withProxies(originals, card);
   return {
     hidden: {

@@ -1,4 +1,4 @@
-export { createProgram, listChosen, rolesSaid, smallProgramsId, splitMemory } from './card-programs';
+export { createProgram, listChosen, recorderAt, rolesSaid, smallProgramsId, splitMemory } from './card-programs';
 export * from './commands';
 export { createCardClip } from './create-card-clip';
 export { createReading } from './create-reading';

@@ -1,19 +1,29 @@
 import { describe, expect, it } from 'vitest';
+import { loadDemoCards } from '@/demo/load-demo-cards';
 import type { MachineTest } from '../machine-test';
-import type { ProcessRow } from '../programs';
+import { type ProcessRow, roleOf } from '../programs';
 import {
   applyCommand,
   type CardCommand,
   createJobCard,
   createProgram,
+  createReading,
   deriveBaseState,
   type JobCard,
   knownMachineOf,
   parseCard,
+  recorderAt,
   serializeCard,
   smallProgramsId,
   splitMemory,
 } from '.';
+
+const demoCards = await loadDemoCards();
+const loadDecodeBound = (): JobCard => {
+  const card = demoCards.find(({ id }) => id === 'demo-decode-bound');
+  if (!card) throw new Error('no demo card');
+  return card;
+};
 
 const empty = createJobCard({ id: 'c', title: 'c', nowMs: 0 });
 const run = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
@@ -29,6 +39,7 @@ const test: MachineTest = {
   decodeThreadCount: 3,
   graphicsRatio: 9,
   hardwareMegapixelPerSec: null,
+  storage: { writtenMegabytePerSec: 200, readMegabytePerSec: 900 },
   kernelRatio: 1.2,
   spreadRatio: 0.02,
   endedAtRatio: 0.99,
@@ -103,6 +114,112 @@ describe('the machine on a card', () => {
     expect(next.machineTest).toEqual(test);
     const back = run(first, { type: 'takeMachine', input: { known: knownMachineOf(empty) } });
     expect(knownMachineOf(back)).toEqual(knownMachineOf(empty));
+  });
+});
+
+describe('new parts', () => {
+  const stream = {
+    codec: 'h264',
+    bitDepth: 8,
+    chroma: '4:2:0',
+    widthPx: 1920,
+    heightPx: 1080,
+    frameRateFps: 25,
+    megabitsPerFrame: 1,
+  } as const;
+  const played = (way: 'software' | 'hardware') =>
+    ({
+      way,
+      isOneByOne: false,
+      drawnHeightPx: null,
+      frameCount: 90,
+      elapsedMs: 1000,
+      decodedFps: 90,
+      droppedCount: 0,
+    }) as const;
+  const known = run(
+    {
+      ...empty,
+      decodeTests: [
+        {
+          id: 'p',
+          clipId: 'x',
+          fileName: 'x.mp4',
+          takenAtMs: 2,
+          stream,
+          runs: [played('software'), played('hardware')],
+          scrub: null,
+          fileRead: { megabytePerSec: 90, isAtLeast: false, smallPieceMs: 11 },
+          estimatedFps: 80,
+          estimatedScrubMs: 90,
+        },
+      ],
+    },
+    { type: 'fillMachine', input: { facts: { memoryMib: { value: 16_384, source: 'read' } } } },
+    { type: 'setMachine', input: { facts: { graphics: { value: 'separate', source: 'typed' } } } },
+    { type: 'takeDrives', input: { drives: [drive('C:', true)] } },
+    { type: 'setMachineTest', input: { test } },
+  );
+
+  it('of memory and graphics: their size is a guess again, what was typed stays, cores stay measured', () => {
+    const changed = run(known, { type: 'changeParts', input: { parts: ['memory', 'graphics'] } });
+    expect(changed.machine.memoryMib).toEqual({ value: 16_384, source: 'assumed' });
+    expect(changed.machine.graphics).toEqual({ value: 'separate', source: 'typed' });
+    expect(changed.machineTest).toEqual({ ...test, graphicsRatio: null });
+    expect(changed.decodeTests.map(({ runs }) => runs.map(({ way }) => way))).toEqual([['software']]);
+    expect(changed.drives).toEqual(known.drives);
+  });
+
+  it('of a drive: what was read of drives goes, and nothing of the cores', () => {
+    const changed = run(known, { type: 'changeParts', input: { parts: ['drives'] } });
+    expect(changed.drives).toEqual([]);
+    expect(changed.machineTest).toEqual({ ...test, storage: null });
+    expect(changed.decodeTests.map(({ fileRead, runs }) => [fileRead, runs.length])).toEqual([[null, 2]]);
+  });
+
+  it('of the processor: all that was measured goes, and an undo brings it back', () => {
+    const changed = run(known, { type: 'changeParts', input: { parts: ['processor'] } });
+    expect([changed.machineTest, changed.decodeTests]).toEqual([null, []]);
+    const { machine, drives, machineTest, decodeTests } = known;
+    const back = run(changed, { type: 'restoreMachine', input: { machine, drives, machineTest, decodeTests } });
+    expect(back).toEqual({ ...known, updatedAtMs: back.updatedAtMs });
+    expect(run(known, { type: 'changeParts', input: { parts: [] } })).toBe(known);
+  });
+
+  it('counts what a small piece waited for the drive, where it was told', () => {
+    const withClip = loadDecodeBound();
+    const clipId = withClip.clips[0]?.id ?? '';
+    const [shown] = known.decodeTests;
+    if (!shown) throw new Error('no test');
+    const tested = { ...withClip, decodeTests: [{ ...shown, clipId }] };
+    const driveOf = (card: JobCard) =>
+      deriveBaseState(card).setup.clips.find(({ id }) => id === clipId)?.original.drive;
+    expect(driveOf(tested)).toEqual({ readMegabytePerSec: 90, latencyMs: 11 });
+    expect(driveOf(withClip)?.latencyMs).not.toBe(11);
+  });
+});
+
+describe('a recorder of the screen', () => {
+  const look = (name: string) => ({
+    type: 'takePrograms' as const,
+    input: {
+      rows: [{ processId: 5, parentId: 1, name, role: roleOf(name), busyCores: 0.5, memoryMib: 300 }],
+      seen: { source: 'read' as const, coversSec: 10, memoryFreeMib: 900, takenAtMs: 1000 },
+      roles: [],
+    },
+  });
+  const readAt = (takenAtMs: number): CardCommand => ({
+    type: 'addReading',
+    input: { reading: createReading({ id: `r${takenAtMs}`, takenAtMs, shownFps: 12 }) },
+  });
+
+  it('stands on every reading that was taken while it ran, and on none long after the look', () => {
+    const card = run(empty, look('Lamplight screen recorder'), readAt(60_000), readAt(3_600_000));
+    expect(card.readings.map(({ recorderName }) => recorderName)).toEqual(['Lamplight screen recorder', '']);
+    expect(run(empty, look('Owl notes'), readAt(60_000)).readings.map(({ recorderName }) => recorderName)).toEqual([
+      '',
+    ]);
+    expect(recorderAt(empty, 0)).toBeNull();
   });
 });
 

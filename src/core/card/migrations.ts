@@ -191,6 +191,24 @@ function addPrograms(card: RawCard): RawCard {
 /** That proxies exist was said of all clips alike; now each is known by its file. */
 const addProxies = (card: RawCard): RawCard => ({ ...card, version: 9, proxies: [] });
 
+/** Programs were looked at as they were on average; caches were one; of proxies that existed only the height was asked. */
+function addCourses(card: RawCard): RawCard {
+  const each = (list: unknown, added: RawCard) => (isList(list) ? list.map((item) => extend(item, added)) : list);
+  const addSmallPiece = (test: unknown) =>
+    isRecord(test) ? { ...test, fileRead: extend(test.fileRead, { smallPieceMs: null }) } : test;
+  return {
+    ...card,
+    version: 10,
+    machineTest: extend(card.machineTest, { storage: null }),
+    clipCache: { usedGb: null, limitGb: null },
+    programs: each(card.programs, { driveMegabytePerSec: null, peakCores: null, changeCores: null }),
+    proxies: each(card.proxies, { isShown: 'unknown' }),
+    decodeTests: isList(card.decodeTests) ? card.decodeTests.map(addSmallPiece) : card.decodeTests,
+    editor: extend(card.editor, { proxyCodec: null, isEveryProxyFrameKey: 'unknown', proxyQualityRatio: null }),
+    readings: each(card.readings, { recorderName: '' }),
+  };
+}
+
 /**
  * One step a version: `migrations[1]` turns a version 1 document into a version 2 one, and so on.
  * Steps are pure, never removed, and each comes with a stored example in its test. Version 1 is the first.
@@ -204,6 +222,7 @@ export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = 
   6: addStatements,
   7: addPrograms,
   8: addProxies,
+  9: addCourses,
 };
 
 /** Takes a document up to `newest` step by step; throws where a step is missing, which a test rules out. */

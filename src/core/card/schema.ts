@@ -86,12 +86,19 @@ export const proxyStates = ['none', 'made', 'attached', 'shown', 'unknown'] as c
 export const lateFramePolicies = ['skipped', 'all-played', 'unknown'] as const;
 export const workingDepthsBits = [8, 16, 32] as const;
 
+const codec = string().check(minLength(1), maxLength(40));
+
 /** How the person's editor is set up, before any fix; null and "unknown" where nobody said. */
 const editor = object({
   playsBy: enumOf(playWays),
   /** How far small copies of the clips have come; "shown" means that the preview is said to use them. */
   proxies: enumOf(proxyStates),
   proxyHeightPx: nullable(heightPx),
+  /** The codec of copies that exist already, and whether every frame of theirs is a key frame. */
+  proxyCodec: nullable(codec),
+  isEveryProxyFrameKey: known,
+  /** The greatest preview quality at which the editor shows small copies; null where nobody said that it has one. */
+  proxyQualityRatio: nullable(between(1 / 64, 1)),
   isSourcePanelOpen: known,
   isBuilding: known,
   areThumbnailsOn: known,
@@ -110,6 +117,11 @@ const program = object({
   /** Cores that it keeps busy, and memory that it holds; null where nobody looked. */
   busyCores: nullable(between(0, 256)),
   memoryMib: nullable(between(0, 4_194_304)),
+  /** Megabytes a second that it reads and writes; null where nobody said. */
+  driveMegabytePerSec: nullable(between(0, 1e6)),
+  /** Cores in its busiest moment of the look, and by how many more it kept busy in the look's second half than in its first. */
+  peakCores: nullable(between(0, 256)),
+  changeCores: nullable(between(-256, 256)),
   canClose: known,
   role: enumOf(programRoles),
   /** Where it comes from: a list, or the person. */
@@ -147,6 +159,7 @@ export const placeIds = [
   'footage',
   'recordings',
   'cache',
+  'clip-cache',
   'proxies',
   'exports',
 ] as const;
@@ -161,6 +174,9 @@ const cardDrive = object({
   holds: array(enumOf(placeIds)).check(maxLength(placeIds.length)),
 });
 
+/** In decimal gigabytes; null where nobody looked. */
+const cacheRoom = object({ usedGb: nullable(between(0, 1e6)), limitGb: nullable(between(0, 1e6)) });
+
 /** What was measured of the machine by running something on it; null where it could not be told. */
 const machineTest = object({
   takenAtMs: atMs,
@@ -170,6 +186,8 @@ const machineTest = object({
   hardwareMegapixelPerSec: nullable(between(0.1, 1e6)),
   /** A single-threaded piece of work against the same on the reference core: what decoding is checked by. */
   kernelRatio: between(0.001, 1000),
+  /** Megabytes a second that this browser's own storage took and gave; null where it was not tried. */
+  storage: nullable(object({ writtenMegabytePerSec: between(0, 1e6), readMegabytePerSec: between(0, 1e6) })),
   /** Half the range of the repeated runs, as a share of their middle. */
   spreadRatio: between(0, 10),
   /** The last run's speed as a share of the first one's. */
@@ -179,7 +197,6 @@ const machineTest = object({
 const fileName = text(1024);
 const sizeBytes = whole(0, Number.MAX_SAFE_INTEGER);
 const pixels = whole(1, 65_536);
-const codec = string().check(minLength(1), maxLength(40));
 const durationMs = between(0, 1e10);
 const rotationDegrees = union([literal(0), literal(90), literal(180), literal(270)]);
 const audio = object({ codec: text(60), channelCount: whole(0, 256), sampleRateHz: between(0, 10_000_000) });
@@ -268,6 +285,8 @@ const cardProxy = object({
   isEveryFrameKey: boolean(),
   sizeBytes,
   madeAtMs: atMs,
+  /** Whether the editor was seen to show it; unknown where it goes with what is said of all. */
+  isShown: known,
   /** What its check found; null where nobody checked it, and empty where it is fine. */
   faults: nullable(array(enumOf(proxyFaultCodes)).check(maxLength(proxyFaultCodes.length))),
 });
@@ -298,7 +317,14 @@ const decodeTest = object({
     }),
   ).check(maxLength(40)),
   scrub: nullable(object({ jumpCount: whole(1, 1000), medianMs: between(0, 1e7), slowestTenthMs: between(0, 1e7) })),
-  fileRead: nullable(object({ megabytePerSec: between(0, 1e6), isAtLeast: boolean() })),
+  fileRead: nullable(
+    object({
+      megabytePerSec: between(0, 1e6),
+      isAtLeast: boolean(),
+      /** What a small piece from anywhere waits for its drive; null where it may have come out of memory. */
+      smallPieceMs: nullable(between(0, 1e6)),
+    }),
+  ),
   estimatedFps: between(0, 1_000_000),
   estimatedScrubMs: between(0, 1e10),
 });
@@ -445,6 +471,8 @@ export const readingSchema = object({
   isGoodEnough: known,
   /** The fixes in force when it was taken; with the card's base they are the set-up it belongs to. */
   fixes: array(fixUse),
+  /** A program that recorded the screen meanwhile; empty where none was seen. */
+  recorderName: text(120),
   note: text(2000),
 });
 
@@ -505,7 +533,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 9;
+export const jobCardVersion = 10;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),
@@ -525,8 +553,12 @@ export const jobCardSchema = object({
   machineProfile: object({ id: text(80), name: text(80) }),
   drives: array(cardDrive).check(maxLength(60)),
   machineTest: nullable(machineTest),
-  /** How much the editor's cache holds and may hold, in decimal gigabytes; null where nobody looked. */
-  cache: object({ usedGb: nullable(between(0, 1e6)), limitGb: nullable(between(0, 1e6)) }),
+  /**
+   * How much the editor's caches hold and may hold: of computed pictures, and of what it works out of clips (sound, small
+   * pictures, indexes).
+   */
+  cache: cacheRoom,
+  clipCache: cacheRoom,
   programs: array(program).check(maxLength(500)),
   programsSeen: nullable(programsSeen),
   programsCheck: nullable(programsCheck),

@@ -80,6 +80,9 @@ export interface CardEditor {
   readonly playsBy: (typeof playWays)[number];
   readonly proxies: ProxyState;
   readonly proxyHeightPx: number | null;
+  readonly proxyCodec: string | null;
+  readonly isEveryProxyFrameKey: KnownState;
+  readonly proxyQualityRatio: number | null;
   readonly isSourcePanelOpen: KnownState;
   readonly isBuilding: KnownState;
   readonly areThumbnailsOn: KnownState;
@@ -95,6 +98,9 @@ export interface CardProgram {
   readonly name: string;
   readonly busyCores: number | null;
   readonly memoryMib: number | null;
+  readonly driveMegabytePerSec: number | null;
+  readonly peakCores: number | null;
+  readonly changeCores: number | null;
   readonly canClose: KnownState;
   readonly role: ProgramRole;
   readonly source: 'typed' | 'read' | 'imported';
@@ -233,6 +239,7 @@ export interface Reading {
   readonly tapped: TappedReading | null;
   readonly isGoodEnough: KnownState;
   readonly fixes: readonly FixUse[];
+  readonly recorderName: string;
   readonly note: string;
 }
 
@@ -282,6 +289,12 @@ export interface CardAnswer {
   readonly fixes: readonly FixUse[];
 }
 
+/** How much a cache of the editor holds and may hold, in decimal gigabytes; null where nobody looked. */
+export interface CacheRoom {
+  readonly usedGb: number | null;
+  readonly limitGb: number | null;
+}
+
 /** A small copy of a clip, as its file is. */
 export interface CardProxy {
   readonly clipId: string;
@@ -292,6 +305,7 @@ export interface CardProxy {
   readonly isEveryFrameKey: boolean;
   readonly sizeBytes: number;
   readonly madeAtMs: number;
+  readonly isShown: KnownState;
   /** Null where nobody checked it. */
   readonly faults: readonly ProxyFaultCode[] | null;
 }
@@ -299,7 +313,7 @@ export interface CardProxy {
 /** One laggy project on one machine: everything known, measured and changed. */
 export interface JobCard {
   readonly format: 'oil-can-job-card';
-  readonly version: 9;
+  readonly version: 10;
   readonly id: string;
   readonly title: string;
   readonly createdAtMs: number;
@@ -312,7 +326,8 @@ export interface JobCard {
   readonly machineProfile: { readonly id: string; readonly name: string };
   readonly drives: readonly CardDrive[];
   readonly machineTest: MachineTest | null;
-  readonly cache: { readonly usedGb: number | null; readonly limitGb: number | null };
+  readonly cache: CacheRoom;
+  readonly clipCache: CacheRoom;
   readonly programs: readonly CardProgram[];
   readonly programsSeen: ProgramsSeen | null;
   readonly programsCheck: ProgramsCheck | null;

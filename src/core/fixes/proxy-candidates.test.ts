@@ -17,6 +17,7 @@ const proxyOf = (clipId: string, faults: CardProxy['faults'] = []): CardProxy =>
   isEveryFrameKey: true,
   sizeBytes: 50_000_000,
   madeAtMs: 5,
+  isShown: 'unknown',
   faults,
 });
 const withProxies = (card: JobCard, ...proxies: readonly CardProxy[]): JobCard => {

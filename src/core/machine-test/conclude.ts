@@ -34,7 +34,7 @@ function coreSpeedOf(single: readonly number[], sharesOfAll: readonly number[], 
 
 /** What the runs of one measurement say of the machine. */
 export function concludeMachineTest(runs: MachineRuns, takenAtMs: number): MachineTest {
-  const { sample, coreCount, singleFps, togetherFps, aloneFps, hardwareFps, kernelMs, drawing } = runs;
+  const { sample, coreCount, singleFps, togetherFps, aloneFps, hardwareFps, kernelMs, drawing, storage } = runs;
   const single = speedsOf(singleFps, sample.referenceMs);
   const together = speedsOf(togetherFps, sample.referenceMs);
   const kernelRatio = within(kernelReferenceMs / medianOf(kernelMs), 0.001, 1000);
@@ -62,6 +62,10 @@ export function concludeMachineTest(runs: MachineRuns, takenAtMs: number): Machi
     graphicsRatio: drawing ? within(drawing.referenceMs / Math.max(0.001, drawing.graphicsMs), 0.05, 1000) : null,
     hardwareMegapixelPerSec: isHardware ? within(hardwareFps * sample.megapixels, 0.1, 1e6) : null,
     kernelRatio,
+    storage: storage && {
+      writtenMegabytePerSec: within(storage.writtenMegabytePerSec, 0, 1e6),
+      readMegabytePerSec: within(storage.readMegabytePerSec, 0, 1e6),
+    },
     spreadRatio:
       spread.length === 0 ? 0 : within((Math.max(...spread) - Math.min(...spread)) / 2 / medianOf(spread), 0, 10),
     endedAtRatio: within(last / first, 0, 10),

@@ -1,3 +1,3 @@
 export { concludeMachineTest, isDisturbed, slowsUnderLoad } from './conclude';
 export { runKernel } from './kernel';
-export type { MachineProgress, MachineRuns, MachineTest, MachineTestFailure } from './types';
+export type { MachineProgress, MachineRuns, MachineTest, MachineTestFailure, StorageRates } from './types';

@@ -14,6 +14,7 @@ const sound: MachineRuns = {
   hardwareFps: null,
   kernelMs: [kernelReferenceMs, kernelReferenceMs, kernelReferenceMs],
   drawing: null,
+  storage: null,
 };
 
 describe('concludeMachineTest', () => {
@@ -58,6 +59,7 @@ describe('concludeMachineTest', () => {
       hardwareFps: fc.option(rate, { nil: null }),
       kernelMs: fc.array(fc.double({ min: 0.1, max: 1e4, noNaN: true }), { minLength: 1, maxLength: 5 }),
       drawing: fc.option(fc.record({ graphicsMs: rate, referenceMs: rate }), { nil: null }),
+      storage: fc.constant(null),
     });
     fc.assert(
       fc.property(runs, (made) => {

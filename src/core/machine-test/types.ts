@@ -10,10 +10,18 @@ export interface MachineTest {
   readonly hardwareMegapixelPerSec: number | null;
   /** A single-threaded piece of work against the same on the reference core. */
   readonly kernelRatio: number;
+  /** Megabytes a second that this browser's own storage took and gave; null where it was not tried. */
+  readonly storage: StorageRates | null;
   /** Half the range of the repeated runs, as a share of their middle. */
   readonly spreadRatio: number;
   /** The last run's speed as a share of the first one's. */
   readonly endedAtRatio: number;
+}
+
+/** How quickly a browser's own storage takes and gives: what was just written may come back out of memory. */
+export interface StorageRates {
+  readonly writtenMegabytePerSec: number;
+  readonly readMegabytePerSec: number;
 }
 
 /** What the runs of one measurement came to, before anything is concluded from them. */
@@ -33,11 +41,12 @@ export interface MachineRuns {
   readonly kernelMs: readonly number[];
   /** Milliseconds that drawing took on the graphics, and would take on the reference core; null where the browser draws in software. */
   readonly drawing: { readonly graphicsMs: number; readonly referenceMs: number } | null;
+  readonly storage: StorageRates | null;
 }
 
 /** How far a measurement is. */
 export interface MachineProgress {
-  readonly phase: 'loading' | 'kernel' | 'single' | 'together' | 'alone' | 'hardware' | 'drawing';
+  readonly phase: 'loading' | 'kernel' | 'single' | 'together' | 'alone' | 'hardware' | 'drawing' | 'storage';
   readonly doneRatio: number;
 }
 

@@ -1,4 +1,5 @@
 export * from './catalogue';
+export { compareParts, type MachinePart, machineParts, type PartChange, type PartKey } from './compare-parts';
 export * from './decode-table';
 export * from './facts';
 export * from './program-percent';

@@ -32,7 +32,7 @@ function drawPicture(pictureIndex: number): GreyPicture {
 }
 
 /** The machine with its hidden faults and the fixes in force; null where the card has no video. */
-function rigOf(card: JobCard, { seed, faults }: PracticeFile): Rig | null {
+export function rigOf(card: JobCard, { seed, faults }: PracticeFile): Rig | null {
   const rig = rigFromCard(card, seed);
   if (!rig) return null;
   const faulty = faults.reduce(

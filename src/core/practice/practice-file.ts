@@ -1,4 +1,4 @@
-import { array, boolean, gte, int, literal, lte, maxLength, number, object, string } from 'zod/mini';
+import { array, boolean, gte, int, literal, lte, maxLength, number, object, optional, string } from 'zod/mini';
 import { fail, type Result, succeed } from '../result';
 import { findPracticeFault } from '../simulate';
 
@@ -20,6 +20,10 @@ export interface PracticeProgram {
   readonly processCount: number;
   readonly busyCores: number;
   readonly memoryMib: number;
+  /** Megabytes a second that it reads and writes; absent where it leaves the drives alone. */
+  readonly driveMegabytePerSec?: number | undefined;
+  /** Whether it works by fits and starts. */
+  readonly isBursty?: boolean | undefined;
   /** Whether it starts again by itself after it was closed. */
   readonly comesBack: boolean;
 }
@@ -41,6 +45,8 @@ const schema = object({
       busyCores: number().check(gte(0), lte(256)),
       memoryMib: number().check(gte(0), lte(1_000_000)),
       comesBack: boolean(),
+      driveMegabytePerSec: optional(number().check(gte(0), lte(10_000))),
+      isBursty: optional(boolean()),
     }),
   ).check(maxLength(500)),
 });

@@ -7,6 +7,8 @@ import type { PracticeFile, PracticeProgram } from './practice-file';
 /** The seconds that a look at a practice machine covers. */
 const coversSec = 14;
 const sampleCount = 7;
+/** What works by fits and starts does so twice as hard half of the time, and next to nothing the other half. */
+const burstFactors = [0.15, 1.85] as const;
 /** Of memory, what the system keeps for itself beside its processes. */
 const systemShare = 0.06;
 
@@ -21,7 +23,7 @@ function closedKeys(card: JobCard): ReadonlySet<string> {
 
 /** The processes of one program: the first started the others, which share what it takes. */
 function toRows(program: PracticeProgram, firstId: number, busyCores: number): readonly ProcessRow[] {
-  const { name, processCount, memoryMib } = program;
+  const { name, processCount, memoryMib, driveMegabytePerSec } = program;
   return Array.from({ length: processCount }, (_, i) => ({
     processId: firstId + i,
     parentId: i === 0 ? 1 : firstId,
@@ -29,6 +31,7 @@ function toRows(program: PracticeProgram, firstId: number, busyCores: number): r
     role: roleOf(name),
     busyCores: busyCores / processCount,
     memoryMib: memoryMib / processCount,
+    ...(driveMegabytePerSec !== undefined && { driveMegabytePerSec: driveMegabytePerSec / processCount }),
   }));
 }
 
@@ -52,6 +55,7 @@ export function readPracticePrograms(
   });
   const memoryMib = card.machine.memoryMib.value;
   const takenMib = rows.reduce((sum, row) => sum + (row.memoryMib ?? 0), systemShare * memoryMib);
+  const bursty = new Set(programs.filter(({ isBursty }) => isBursty).map(({ name }) => name));
   // The half minute before, in which everything ran a little more or a little less.
   const samples = Array.from({ length: sampleCount }, (_, i) => ({
     atMs: (i * 1000 * coversSec) / sampleCount,
@@ -60,7 +64,13 @@ export function readPracticePrograms(
     coreCount: card.machine.coreCount.value,
     memoryMib,
     memoryFreeMib: Math.max(0.02 * memoryMib, memoryMib - takenMib),
-    rows: rows.map((row) => ({ ...row, busyCores: (row.busyCores ?? 0) * random.factor(0.2) })),
+    rows: rows.map((row) => ({
+      ...row,
+      busyCores:
+        (row.busyCores ?? 0) *
+        (bursty.has(row.name) ? (i % 2 === 0 ? burstFactors[0] : burstFactors[1]) : 1) *
+        random.factor(0.2),
+    })),
   }));
   return { ...averageSamples(samples), ownBusyCores: 0 };
 }

@@ -5,7 +5,9 @@ import { loadPracticeFiles } from '@/demo/load-practice';
 import { hasPracticeMachine } from '@/demo/practice-cards';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
 import { createJobCard, type JobCard } from '../card';
-import { measurePractice, type PracticeFile, parsePracticeFile } from '.';
+import { compareParts, factsOfMachine } from '../machine';
+import { concludeMachineTest, isDisturbed, slowsUnderLoad } from '../machine-test';
+import { measurePractice, type PracticeFile, parsePracticeFile, readPracticeMachine, runPracticeMachine } from '.';
 
 let cards: readonly JobCard[] = [];
 let files: readonly PracticeFile[] = [];
@@ -68,5 +70,42 @@ describe('measurePractice', () => {
       ok: false,
       failure: { code: 'no-video' },
     });
+  });
+});
+
+describe('a practice machine', () => {
+  const cardOf = (file: PracticeFile): JobCard => {
+    const card = cards.find(({ id }) => id === file.cardId);
+    if (!card) throw new Error('no card');
+    return card;
+  };
+
+  it('is read as the card tells of it, so that reading it is no change of its parts', () => {
+    for (const file of files) {
+      const card = cardOf(file);
+      const facts = factsOfMachine(readPracticeMachine(card));
+      expect(facts.coreCount?.value).toBe(card.machine.coreCount.value);
+      expect(facts.memoryMib?.value).toBe(card.machine.memoryMib.value);
+      expect(compareParts(card.machine, facts)).toEqual([]);
+    }
+  });
+
+  it('is measured as quick as it plays, no two times alike', () => {
+    for (const file of files) {
+      const card = cardOf(file);
+      const tests = [0, 1].map((taken) => {
+        const runs = runPracticeMachine(card, file, taken);
+        if (!runs) throw new Error('no film');
+        return concludeMachineTest(runs, 1);
+      });
+      const speeds = tests.map(({ coreSpeedRatio }) => coreSpeedRatio ?? 0);
+      expect(speeds[0]).not.toBe(speeds[1]);
+      expect(Math.max(...speeds) / Math.min(...speeds)).toBeLessThan(1.1);
+      expect(tests.every((test) => !isDisturbed(test) && !slowsUnderLoad(test))).toBe(true);
+      expect(tests[0]?.decodeThreadCount).toBeGreaterThan(1);
+    }
+    const [file] = files;
+    if (!file) throw new Error('no practice file');
+    expect(runPracticeMachine(createJobCard({ id: file.cardId, title: 'x', nowMs: 0 }), file, 0)).toBeNull();
   });
 });

@@ -22,6 +22,13 @@ const sumOrNull = (values: readonly (number | null)[]): number | null => {
   return known.length === 0 ? null : known.reduce((sum, value) => sum + value, 0);
 };
 
+/** The cores of several processes together, moment by moment; each was looked at equally often. */
+function addCourses(rows: readonly ProcessRow[]): readonly number[] {
+  const courses = rows.flatMap(({ courseCores }) => (courseCores ? [courseCores] : []));
+  const length = Math.max(0, ...courses.map((course) => course.length));
+  return Array.from({ length }, (_, i) => courses.reduce((sum, course) => sum + (course[i] ?? 0), 0));
+}
+
 /**
  * Processes as programs, those that take most first. A process belongs to the program whose name it shares, or else to
  * the one that started it, unless that is the system or something that only starts others. The
@@ -81,6 +88,8 @@ export function groupPrograms(
       processCount: members.length,
       busyCores: sumOrNull(members.map(({ busyCores }) => busyCores)),
       memoryMib: sumOrNull(members.map(({ memoryMib }) => memoryMib)),
+      driveMegabytePerSec: sumOrNull(members.map((row) => row.driveMegabytePerSec ?? null)),
+      courseCores: addCourses(members),
     };
   });
   return programs.sort((a, b) => weightOf(b) - weightOf(a) || a.name.localeCompare(b.name, 'en'));

@@ -2,12 +2,15 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
 import {
+  averageSamples,
   canCloseRole,
   compareCleanUp,
   groupPrograms,
   isPaused,
   isProtected,
+  newestRows,
   type ProcessRow,
+  type ProcessSample,
   type ProgramUse,
   programKeyOf,
   programRoles,
@@ -124,6 +127,58 @@ describe('groupPrograms', () => {
   });
 });
 
+describe('averageSamples', () => {
+  const sample = (atMs: number, rows: readonly (readonly [number, string, number, number?])[]): ProcessSample => ({
+    atMs,
+    coversSec: 2,
+    system: 'linux',
+    coreCount: 4,
+    memoryMib: 8192,
+    memoryFreeMib: 4096,
+    rows: rows.map(([processId, name, busyCores, driveMegabytePerSec]) => ({
+      processId,
+      parentId: 1,
+      name,
+      role: 'unknown',
+      busyCores,
+      memoryMib: 100,
+      ...(driveMegabytePerSec !== undefined && { driveMegabytePerSec }),
+    })),
+  });
+
+  it('keeps each process’s course beside its mean, and what it took of the drives', () => {
+    const { rows } = averageSamples([
+      sample(2000, [[10, 'Owl', 1, 8]]),
+      sample(4000, [
+        [10, 'Owl', 0, 0],
+        [20, 'Wren', 2],
+      ]),
+    ]);
+    expect(rows).toMatchObject([
+      { processId: 10, busyCores: 0.5, courseCores: [1, 0], driveMegabytePerSec: 4 },
+      { processId: 20, busyCores: 1, courseCores: [0, 2] },
+    ]);
+    expect(rows[1]).not.toHaveProperty('driveMegabytePerSec');
+  });
+
+  it('adds the courses of a program’s processes moment by moment', () => {
+    const { rows } = averageSamples([
+      sample(2000, [
+        [10, 'Owl', 1],
+        [11, 'Owl Helper', 0, 3],
+      ]),
+      sample(4000, [
+        [10, 'Owl', 0],
+        [11, 'Owl Helper', 1, 5],
+      ]),
+    ]);
+    const [owl, ...others] = groupPrograms(rows);
+    expect(others).toEqual([]);
+    expect(owl).toMatchObject({ courseCores: [1, 1], driveMegabytePerSec: 4, processCount: 2 });
+    expect(newestRows(averageSamples([sample(2000, [[10, 'Owl', 1]])]))).toMatchObject([{ busyCores: 1 }]);
+  });
+});
+
 describe('compareCleanUp', () => {
   const use = (name: string, rootProcessId: number, busyCores: number, memoryMib: number): ProgramUse => ({
     rootProcessId,
@@ -132,6 +187,8 @@ describe('compareCleanUp', () => {
     processCount: 1,
     busyCores,
     memoryMib,
+    driveMegabytePerSec: null,
+    courseCores: [],
   });
   const before = [
     use('Loft Sync', 10, 1.5, 640),

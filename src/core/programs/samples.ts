@@ -38,27 +38,43 @@ export interface SampledPrograms {
   /** Cores that looking itself takes. */
   readonly ownBusyCores: number;
   readonly rows: readonly ProcessRow[];
-  /** Cores of the newest sample alone, a figure for each of `rows`: for what was changed just now. */
-  readonly newestBusyCores: readonly (number | null)[];
   readonly course: LoadCourse;
 }
 
-/** The processes as they are by the newest sample alone. */
-export const newestRows = ({ rows, newestBusyCores }: SampledPrograms): readonly ProcessRow[] =>
-  rows.map((row, i) => ({ ...row, busyCores: newestBusyCores[i] ?? null }));
+/** The processes as they are by the newest sample alone: for what was changed just now. */
+export const newestRows = ({ rows }: Pick<SampledPrograms, 'rows'>): readonly ProcessRow[] =>
+  rows.map((row) => ({ ...row, busyCores: row.courseCores?.at(-1) ?? row.busyCores }));
+
+/** What is added up of one process over all samples. */
+interface ProcessCourse {
+  coreSeconds: number;
+  readonly courseCores: number[];
+  driveMegabytes: number | null;
+}
 
 /**
- * The processes of the newest sample with their core use averaged over all samples, each weighed by the seconds it covers; one
- * that did not run in a sample took nothing then. Needs one sample. O(samples × processes).
+ * The processes of the newest sample with their core and drive use averaged over all samples, each weighed by the seconds it
+ * covers; one that did not run in a sample took nothing then. Needs one sample. O(samples × processes).
  */
 export function averageSamples(samples: readonly ProcessSample[]): Omit<SampledPrograms, 'ownBusyCores'> {
   const newest = samples.at(-1);
   if (!newest) throw new Error('averageSamples: no sample');
   const coversSec = samples.reduce((sum, sample) => sum + sample.coversSec, 0);
-  const coreSecondsById = new Map<number, number>();
-  for (const sample of samples)
-    for (const { processId, busyCores } of sample.rows)
-      coreSecondsById.set(processId, (coreSecondsById.get(processId) ?? 0) + (busyCores ?? 0) * sample.coversSec);
+  const courseById = new Map<number, ProcessCourse>(
+    newest.rows.map(({ processId }) => [
+      processId,
+      { coreSeconds: 0, courseCores: samples.map(() => 0), driveMegabytes: null },
+    ]),
+  );
+  for (const [i, sample] of samples.entries())
+    for (const { processId, busyCores, driveMegabytePerSec } of sample.rows) {
+      const course = courseById.get(processId);
+      if (!course) continue;
+      course.coreSeconds += (busyCores ?? 0) * sample.coversSec;
+      course.courseCores[i] = busyCores ?? 0;
+      if (driveMegabytePerSec !== undefined)
+        course.driveMegabytes = (course.driveMegabytes ?? 0) + driveMegabytePerSec * sample.coversSec;
+    }
   const { system, coreCount, memoryMib, memoryFreeMib } = newest;
   return {
     system,
@@ -66,8 +82,15 @@ export function averageSamples(samples: readonly ProcessSample[]): Omit<SampledP
     coreCount,
     memoryMib,
     memoryFreeMib,
-    rows: newest.rows.map((row) => ({ ...row, busyCores: (coreSecondsById.get(row.processId) ?? 0) / coversSec })),
-    newestBusyCores: newest.rows.map(({ busyCores }) => busyCores),
+    rows: newest.rows.map((row) => {
+      const { coreSeconds, courseCores, driveMegabytes } = courseById.get(row.processId) as ProcessCourse;
+      return {
+        ...row,
+        busyCores: coreSeconds / coversSec,
+        courseCores,
+        ...(driveMegabytes !== null && { driveMegabytePerSec: driveMegabytes / coversSec }),
+      };
+    }),
     course: courseOf(samples, newest.atMs),
   };
 }

@@ -35,6 +35,10 @@ export interface ProcessRow {
   /** Cores that it kept busy; null where the list does not say it. */
   readonly busyCores: number | null;
   readonly memoryMib: number | null;
+  /** Megabytes a second that it reads from drives and writes to them; absent where the list does not say it. */
+  readonly driveMegabytePerSec?: number;
+  /** The same cores moment by moment, oldest first; absent where it was looked at once. */
+  readonly courseCores?: readonly number[];
 }
 
 /** A list of what ran at one time. */
@@ -55,4 +59,7 @@ export interface ProgramUse {
   /** Null where it is known of none of its processes. */
   readonly busyCores: number | null;
   readonly memoryMib: number | null;
+  readonly driveMegabytePerSec: number | null;
+  /** Cores of all its processes moment by moment, oldest first; empty where it was looked at once. */
+  readonly courseCores: readonly number[];
 }

@@ -84,3 +84,7 @@ export const measureReading = (tests: readonly Pick<DecodeTest, 'fileRead'>[]): 
   medianOrNull(
     tests.flatMap(({ fileRead }) => (fileRead !== null && !fileRead.isAtLeast ? [fileRead.megabytePerSec] : [])),
   );
+
+/** What a small piece waits for a drive, in milliseconds, the middle of what tests of files on it found; null where none told it. */
+export const measureLatency = (tests: readonly Pick<DecodeTest, 'fileRead'>[]): number | null =>
+  medianOrNull(known(tests.map(({ fileRead }) => fileRead?.smallPieceMs ?? null)));

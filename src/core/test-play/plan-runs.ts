@@ -71,3 +71,22 @@ export function planPieces(sizeBytes: number): readonly (readonly number[])[] {
     Array.from({ length: inEach }, (_, i) => Math.floor(at * gapBytes) + i * pieceBytes),
   );
 }
+
+export const smallPieceBytes = 64 * 1024;
+const smallPieceCount = 12;
+
+/**
+ * Small pieces to read from all over a file, in an order that leaps about; none of them lies in what `planPieces` reads, or right
+ * behind it, where a system may have read ahead. Fewer than planned where too little of the file is left.
+ */
+export function planSmallPieces(sizeBytes: number): readonly number[] {
+  const taken = planPieces(sizeBytes).map((starts) => ({
+    from: (starts[0] ?? 0) - smallPieceBytes,
+    to: (starts.at(-1) ?? 0) + 2 * pieceBytes,
+  }));
+  if (taken.length === 0) return [];
+  return listScrubPlaces(smallPieceCount * 4)
+    .map((place) => Math.floor((place * (sizeBytes - smallPieceBytes)) / smallPieceBytes) * smallPieceBytes)
+    .filter((start) => taken.every(({ from, to }) => start < from || start > to))
+    .slice(0, smallPieceCount);
+}

@@ -52,13 +52,34 @@ export interface ReadPiece {
 
 const msOfMegabyte = ({ bytes, elapsedMs }: ReadPiece): number => (Math.max(elapsedMs, 0.1) * 1e6) / bytes;
 
+/** Small pieces that waited less than so many times what they wait out of memory may have lain in it. */
+const leastSmallTimes = 2;
+/** What a browser's clocks and the way through it make of a wait that is none, in milliseconds. */
+const leastSmallMs = 0.3;
+
+/**
+ * How long a small piece from anywhere in a file waits for its drive: the middle of the waits, less what the same takes out of
+ * memory. Null where it is not told from memory. This is what a jump of the playhead waits before anything is decoded.
+ *
+ * @param again the same pieces once more, out of memory
+ */
+export function computeSmallPieceMs(pieces: readonly ReadPiece[], again: readonly ReadPiece[]): number | null {
+  if (pieces.length === 0 || again.length === 0) return null;
+  const [waitMs, memoryMs] = [pieces, again].map((list) => medianOf(list.map(({ elapsedMs }) => elapsedMs)));
+  if (waitMs === undefined || memoryMs === undefined) return null;
+  return waitMs > Math.max(leastSmallTimes * memoryMs, memoryMs + leastSmallMs) ? waitMs - memoryMs : null;
+}
+
 /**
  * How quickly a file came off its drive, from its single pieces. Those that came as quickly as out of memory may have
  * lain in it: where enough others did not, those alone count, else it is a lower bound. Null without any.
  *
  * @param again pieces that were read a second time, out of memory
  */
-export function computeFileRead(pieces: readonly ReadPiece[], again: readonly ReadPiece[]): FileRead | null {
+export function computeFileRead(
+  pieces: readonly ReadPiece[],
+  again: readonly ReadPiece[],
+): Omit<FileRead, 'smallPieceMs'> | null {
   if (pieces.length === 0 || again.length === 0) return null;
   const memoryMs = medianOf(again.map(msOfMegabyte));
   // What is slower than memory by so little is not told from it.

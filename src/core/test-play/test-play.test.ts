@@ -8,6 +8,7 @@ import {
   computeDecodeRate,
   computeFileRead,
   computeScrubRun,
+  computeSmallPieceMs,
   isHardwareProven,
   isTelling,
   listScrubPlaces,
@@ -17,6 +18,8 @@ import {
   pieceBytes,
   planPieces,
   planRuns,
+  planSmallPieces,
+  smallPieceBytes,
 } from '.';
 
 const { stream } = testOf([]);
@@ -172,6 +175,35 @@ describe('planPieces', () => {
     for (const starts of planPieces(10e9))
       expect(starts.map((start) => start - (starts[0] ?? 0))).toEqual([0, 1, 2, 3, 4, 5].map((i) => i * pieceBytes));
     expect(planPieces(5 * pieceBytes)).toHaveLength(1);
+  });
+});
+
+describe('small pieces', () => {
+  it('lie all over a file, and not in or behind what is read in large pieces', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 40_000_000_000 }), (sizeBytes) => {
+        const large = planPieces(sizeBytes);
+        const small = planSmallPieces(sizeBytes);
+        expect(large.length > 0 || small.length === 0).toBe(true);
+        expect(new Set(small).size).toBe(small.length);
+        for (const start of small) {
+          expect(start >= 0 && start + smallPieceBytes <= sizeBytes).toBe(true);
+          for (const from of large.flat())
+            expect(start + smallPieceBytes <= from || start >= from + pieceBytes).toBe(true);
+        }
+      }),
+      propertyRuns,
+    );
+    expect(planSmallPieces(10e9)).toHaveLength(12);
+  });
+
+  it('tell a wait for the drive from one out of memory', () => {
+    const waits = (...ms: readonly number[]) => ms.map((elapsedMs) => ({ bytes: smallPieceBytes, elapsedMs }));
+    expect(computeSmallPieceMs(waits(12, 14, 13), waits(1, 1.2, 1))).toBe(12);
+    // A solid-state drive behind a browser's way through is not told from memory.
+    expect(computeSmallPieceMs(waits(1.1, 1.2, 1.3), waits(1, 1.1, 1))).toBeNull();
+    expect(computeSmallPieceMs(waits(0.2, 0.2), waits(0.05, 0.05))).toBeNull();
+    expect(computeSmallPieceMs([], [])).toBeNull();
   });
 });
 

@@ -33,6 +33,8 @@ export interface FileRead {
   readonly megabytePerSec: number;
   /** True where it came as if it had lain in memory: the drive gives as much or more, or it was not asked. */
   readonly isAtLeast: boolean;
+  /** What a small piece from anywhere waits for its drive; null where it may have come out of memory, or was not tried. */
+  readonly smallPieceMs: number | null;
 }
 
 /** What was decoded; enough to hold it against the estimate. */

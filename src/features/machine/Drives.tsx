@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { type CardDrive, type JobCard, type PlaceId, placeIds } from '@/core/card';
 import { type DriveKind, driveKinds } from '@/core/machine';
 import { formatFps } from '@/messages/format';
-import { describeCacheTrouble, describeDriveTrouble, driveTexts, placeTexts } from '@/messages/machine';
+import { describeCacheTroubles, describeDriveTrouble, driveTexts, placeTexts } from '@/messages/machine';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Spaced } from '@/ui/layout';
@@ -80,13 +80,19 @@ function Fullness({ drive }: { readonly drive: CardDrive }) {
   );
 }
 
+/** What is asked of each cache of the editor. */
+const cacheFields = [
+  { which: 'cache', name: placeTexts.cache },
+  { which: 'clipCache', name: placeTexts['clip-cache'] },
+] as const;
+
 /** Drives as things of their own, and what lies on which: what gets into each other's way is said. */
 export function Drives({ card }: { readonly card: JobCard }) {
   const { run } = useOpenCard();
   const { drives } = card;
   const set = (drive: CardDrive) => run({ type: 'setDrive', input: { drive } });
   const trouble = describeDriveTrouble(drives);
-  const cacheTrouble = describeCacheTrouble(card);
+  const cacheTroubles = describeCacheTroubles(card);
   const options = [{ value: 'unknown', label: 'Don’t know' }, ...drives.map(({ id, label }) => ({ value: id, label }))];
   const driveOf = (place: PlaceId): string => drives.find(({ holds }) => holds.includes(place))?.id ?? 'unknown';
   return (
@@ -141,32 +147,28 @@ export function Drives({ card }: { readonly card: JobCard }) {
         ))}
       </ul>
       <Spaced>
-        <FieldGrid $leastPx={190}>
-          <NumberField
-            label="The editor’s cache holds"
-            unit="GB"
-            minValue={0}
-            maxValue={1_000_000}
-            fractionDigits={1}
-            value={card.cache.usedGb}
-            onChange={(usedGb) => run({ type: 'setCache', input: { patch: { usedGb } } })}
-          />
-          <NumberField
-            label="Its limit, if it has one"
-            unit="GB"
-            minValue={0}
-            maxValue={1_000_000}
-            fractionDigits={1}
-            value={card.cache.limitGb}
-            onChange={(limitGb) => run({ type: 'setCache', input: { patch: { limitGb } } })}
-          />
+        <FieldGrid $leastPx={300}>
+          {cacheFields.flatMap(({ which, name }) =>
+            (['usedGb', 'limitGb'] as const).map((field) => (
+              <NumberField
+                key={`${which} ${field}`}
+                label={`${name} ${field === 'usedGb' ? 'holds' : 'may hold'}`}
+                unit="GB"
+                minValue={0}
+                maxValue={1_000_000}
+                fractionDigits={1}
+                value={card[which][field]}
+                onChange={(value) => run({ type: 'setCache', input: { which, patch: { [field]: value } } })}
+              />
+            )),
+          )}
         </FieldGrid>
       </Spaced>
-      {cacheTrouble && (
-        <Spaced>
-          <Note>{cacheTrouble}</Note>
+      {cacheTroubles.map((trouble) => (
+        <Spaced key={trouble}>
+          <Note>{trouble}</Note>
         </Spaced>
-      )}
+      ))}
       {trouble && (
         <Spaced>
           <Note>{trouble} Moving the cache is among the fixes, with what it would bring.</Note>

@@ -10,6 +10,7 @@ import { TextField } from '@/ui/TextField';
 import { useNotify } from '../shell/notices';
 import { useCards } from '../shell/store-context';
 import { useOpenCard } from '../shell/use-open-card';
+import { NewParts } from './NewParts';
 
 const Box = styled.div`
   display: flex;
@@ -72,6 +73,7 @@ export function KnownMachines({ card }: { readonly card: JobCard }) {
         </Button>
       ))}
       {others.length === 0 && machineProfile.name !== '' && <Soft>The next card takes it over.</Soft>}
+      <NewParts card={card} />
     </Box>
   );
 }

@@ -12,7 +12,6 @@ import {
   powerModes,
   speedClasses,
 } from '@/core/machine';
-import { hasPracticeMachine } from '@/demo/practice-cards';
 import {
   driveTexts,
   graphicsTexts,
@@ -74,7 +73,7 @@ export function Machine() {
 
   return (
     <StepPage stepId="machine">
-      {!hasPracticeMachine(card.id) && <ThisComputer card={card} />}
+      <ThisComputer card={card} />
       <Sheet title="What it is" aside="Each fact says where it comes from.">
         <KnownMachines card={card} />
         <FieldGrid $leastPx={230}>

@@ -3,22 +3,22 @@
 import { Square } from 'lucide-react';
 import { useState } from 'react';
 import styled from 'styled-components';
-import { readThisMachine, type SourceFailure } from '@/adapters/browser/machine-source';
 import { readDecodeTable } from '@/adapters/browser/read-decode-table';
 import type { JobCard } from '@/core/card';
-import { factsOfMachine, yearOfDecoding } from '@/core/machine';
+import { compareParts, factsOfMachine, type PartChange, yearOfDecoding } from '@/core/machine';
 import { isDisturbed, type MachineTest, slowsUnderLoad } from '@/core/machine-test';
 import { formatAgo, formatFps } from '@/messages/format';
-import { describeMachineTestFailure, machinePhaseTexts } from '@/messages/machine';
-import { describeLookFailure } from '@/messages/programs';
+import { describeMachineTestFailure, describeStorage, machinePhaseTexts } from '@/messages/machine';
+import { describeLookFailure, type LookFailure } from '@/messages/programs';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import { useHasHelper } from '../shell/helper-context';
+import { useMachineSource } from '../shell/use-machine-source';
 import { useNowMs } from '../shell/use-now';
 import { useOpenCard } from '../shell/use-open-card';
+import { ChangedParts } from './ChangedParts';
 import { useMachineTest } from './use-machine-test';
 
 const Progress = styled.div`
@@ -36,7 +36,7 @@ const Figures = styled.dl`
 
 /** What a measurement found. */
 function MeasuredFigures({ test }: { readonly test: MachineTest }) {
-  const { coreSpeedRatio, spreadRatio, decodeThreadCount, hardwareMegapixelPerSec, graphicsRatio } = test;
+  const { coreSpeedRatio, spreadRatio, decodeThreadCount, hardwareMegapixelPerSec, graphicsRatio, storage } = test;
   return (
     <Figures>
       <div>
@@ -64,36 +64,60 @@ function MeasuredFigures({ test }: { readonly test: MachineTest }) {
           {graphicsRatio === null && <small>this browser draws by the processor</small>}
         </dd>
       </div>
+      {storage && (
+        <div>
+          <dt>This browser’s own storage</dt>
+          <dd>
+            {Math.round(storage.writtenMegabytePerSec)} MB a second written
+            <small>{describeStorage(storage)}</small>
+          </dd>
+        </div>
+      )}
     </Figures>
   );
 }
 
-/** Reads and measures the computer that Oil Can runs on, once the person says that it is the one that lags. */
+const titleOf = (isPractice: boolean, isMeasured: boolean): string =>
+  isPractice
+    ? isMeasured
+      ? 'Measured on the practice machine'
+      : 'The practice machine of this card'
+    : isMeasured
+      ? 'Measured on this computer'
+      : 'Is this the computer that lags?';
+
+/** Reads and measures the computer that Oil Can runs on, once the person says that it is the one that lags; or a practice machine. */
 export function ThisComputer({ card }: { readonly card: JobCard }) {
   const { run } = useOpenCard();
-  const hasHelper = useHasHelper();
+  const { at, find } = useMachineSource();
   const nowMs = useNowMs();
-  const [failure, setFailure] = useState<SourceFailure | null>(null);
+  const [failure, setFailure] = useState<LookFailure | null>(null);
   const [isAnother, setAnother] = useState(false);
+  const [changes, setChanges] = useState<readonly PartChange[]>([]);
+  const [readCount, setReadCount] = useState(0);
   const { state, start, stop } = useMachineTest((test) => run({ type: 'setMachineTest', input: { test } }));
   const { machineTest } = card;
+  const isPractice = at === 'practice';
   const readAndMeasure = async () => {
     setFailure(null);
+    setReadCount(readCount + 1);
     let coreCount = navigator.hardwareConcurrency || card.machine.coreCount.value;
-    if (hasHelper) {
-      const read = await readThisMachine();
-      if (read.ok) {
-        run({ type: 'fillMachine', input: { facts: factsOfMachine(read.value) } });
-        run({ type: 'takeDrives', input: { drives: read.value.drives } });
-        coreCount = read.value.processor.coreCount;
-      } else setFailure(read.failure);
-    }
-    if (card.machineProfile.id === '')
+    const source = at === null ? null : await find(readCount);
+    if (source && !source.ok) return setFailure(source.failure);
+    const read = source ? await source.value.readMachine() : null;
+    if (read?.ok) {
+      const facts = factsOfMachine(read.value);
+      setChanges(compareParts(card.machine, facts));
+      run({ type: 'fillMachine', input: { facts } });
+      run({ type: 'takeDrives', input: { drives: read.value.drives } });
+      coreCount = read.value.processor.coreCount;
+    } else if (read) setFailure(read.failure);
+    if (card.machineProfile.id === '' && !isPractice)
       run({ type: 'nameMachine', input: { id: crypto.randomUUID(), name: card.machineProfile.name } });
-    const year = yearOfDecoding(await readDecodeTable());
+    const year = isPractice ? null : yearOfDecoding(await readDecodeTable());
     if (year !== null)
       run({ type: 'fillMachine', input: { facts: { graphicsYear: { value: year, source: 'measured' } } } });
-    start(coreCount);
+    start(coreCount, source?.value.runPractice ?? null);
   };
   const isRunning = state.status === 'running';
   if (isAnother && !machineTest)
@@ -107,8 +131,8 @@ export function ThisComputer({ card }: { readonly card: JobCard }) {
     );
   return (
     <Sheet
-      title={machineTest ? 'Measured on this computer' : 'Is this the computer that lags?'}
-      kind={machineTest || isRunning ? 'plain' : 'next'}
+      title={titleOf(isPractice, machineTest !== null)}
+      kind={machineTest || isRunning || isPractice ? 'plain' : 'next'}
       aside={machineTest && nowMs !== null ? formatAgo(machineTest.takenAtMs, nowMs) : undefined}
     >
       {machineTest && !isRunning && <MeasuredFigures test={machineTest} />}
@@ -120,6 +144,11 @@ export function ThisComputer({ card }: { readonly card: JobCard }) {
       )}
       {machineTest && !isRunning && !slowsUnderLoad(machineTest) && isDisturbed(machineTest) && (
         <Note>Something else kept it busy meanwhile: the runs disagree. Close what you can, and measure again.</Note>
+      )}
+      {isPractice && !machineTest && (
+        <Soft as="p" style={{ marginBottom: 8 }}>
+          A made-up machine that answers as yours would; on a card of your own it is your computer.
+        </Soft>
       )}
       {isRunning && (
         <Progress>
@@ -135,19 +164,22 @@ export function ThisComputer({ card }: { readonly card: JobCard }) {
       )}
       {state.status === 'failed' && <Note kind="alarm">{describeMachineTestFailure(state.failure)}</Note>}
       {failure && <Note kind="alarm">{describeLookFailure(failure)}</Note>}
+      {!isRunning && <ChangedParts card={card} changes={changes} onTaken={() => setChanges([])} />}
       {!isRunning && (
         <Row>
           <Button look={machineTest ? 'plain' : 'primary'} onPress={readAndMeasure}>
-            {machineTest ? 'Measure again' : 'Yes: read and measure it'}
+            {machineTest ? 'Measure again' : isPractice ? 'Read and measure it' : 'Yes: read and measure it'}
           </Button>
           {machineTest ? (
             <Button look="quiet" onPress={() => run({ type: 'setMachineTest', input: { test: null } })}>
               Forget what was measured
             </Button>
           ) : (
-            <Button look="quiet" onPress={() => setAnother(true)}>
-              No, another one
-            </Button>
+            !isPractice && (
+              <Button look="quiet" onPress={() => setAnother(true)}>
+                No, another one
+              </Button>
+            )
           )}
         </Row>
       )}

@@ -7,7 +7,13 @@ import { type ProgramPercent, percentOfCores } from '@/core/machine';
 import { isProtected, isStillThere, type ProgramRole, programRoles, weightOf } from '@/core/programs';
 import { formatCount, formatMemory, formatRate } from '@/messages/format';
 import { describeCoreShare } from '@/messages/machine';
-import { closeOutcomeTexts, describeGain, roleTexts } from '@/messages/programs';
+import {
+  closeOutcomeTexts,
+  describeDriveUse,
+  describeGain,
+  describeProgramCourse,
+  roleTexts,
+} from '@/messages/programs';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { VisuallyHidden } from '@/ui/layout';
@@ -67,6 +73,8 @@ function describeRest(rest: readonly CardProgram[]): string {
 const ProgramRow = memo(function ProgramRow(props: RowProps) {
   const { program, gainFps, percentOf, coreCount, isRoleOpen, onOpenRole, onChoose, onRole } = props;
   const { id, name, role, busyCores, memoryMib, processCount, canClose, outcome } = program;
+  const course = describeProgramCourse(program, percentOf, coreCount);
+  const driveUse = describeDriveUse(program);
   const isSmall = id === smallProgramsId;
   const isKept = stays(program);
   const shownName = name || 'a program without a name';
@@ -122,6 +130,7 @@ const ProgramRow = memo(function ProgramRow(props: RowProps) {
           <>
             {formatRate(percentOfCores(busyCores, percentOf, coreCount))} %
             <small>{describeCoreShare(busyCores, percentOf, coreCount)}</small>
+            {course && <small>{course}</small>}
           </>
         )}
       </td>
@@ -130,6 +139,7 @@ const ProgramRow = memo(function ProgramRow(props: RowProps) {
         {processCount !== null && processCount > 1 && (
           <small>{formatCount(processCount, 'process', 'processes')}</small>
         )}
+        {driveUse && <small>{driveUse}</small>}
       </td>
       <td data-words>{isKept ? 'stays' : gainFps === null ? '–' : describeGain(gainFps)}</td>
     </tr>

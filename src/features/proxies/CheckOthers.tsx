@@ -91,6 +91,7 @@ export function CheckOthers({ candidates }: CheckOthersProps) {
               isEveryFrameKey: outline.keyFrameCount >= outline.timesMs.length,
               sizeBytes: file.size,
               madeAtMs: file.lastModified,
+              isShown: 'unknown',
               faults: check.faults.map(({ code }) => code),
             },
           ],

@@ -108,6 +108,7 @@ export class ProxySession {
           isEveryFrameKey: order.recipe.keyFrames === 'every-frame',
           sizeBytes: made.sizeBytes,
           madeAtMs: this.nowMs(),
+          isShown: 'unknown',
           faults: check ? check.faults.map(({ code }) => code) : null,
         });
         this.step({ type: 'checked', clipId, check });

@@ -5,6 +5,7 @@ import { areSameFixes, fixesInForce, type Reading } from '@/core/card';
 import { rateOfReading } from '@/core/readings';
 import { formatCount, formatMoment, formatRate } from '@/messages/format';
 import { scrubFeelTexts } from '@/messages/interview';
+import { describeRecorder } from '@/messages/programs';
 import { describeReadingWay } from '@/messages/readings';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
@@ -93,6 +94,9 @@ export function ReadingList({ chosen, onChoose }: ReadingListProps) {
               <td>
                 {describeReadingWay(reading)}
                 {reading.measured?.confidence === 'low' && <Tag>not sure</Tag>}
+                {reading.recorderName !== '' && (
+                  <Tag title={describeRecorder(reading.recorderName)}>while recording</Tag>
+                )}
               </td>
               <td>{reading.scrubFeel === null ? '–' : scrubFeelTexts[reading.scrubFeel].label.toLowerCase()}</td>
               <td>

@@ -1,4 +1,5 @@
 import { type DriveKind, speedClasses } from '../../machine/catalogue';
+import type { MachinePart } from '../../machine/compare-parts';
 import type { Fact } from '../../machine/facts';
 import type { ReadDrive } from '../../machine/read-machine';
 import type { MachineTest } from '../../machine-test';
@@ -131,6 +132,60 @@ export const nameMachine: CommandHandler<{ readonly id: string; readonly name: s
 export const takeMachine: CommandHandler<{ readonly known: KnownMachine }> = (card, { known }) =>
   succeed({ ...card, ...known });
 
-/** States how much the editor's cache holds, or may hold. */
-export const setCache: CommandHandler<{ readonly patch: Partial<JobCard['cache']> }> = (card, { patch }) =>
-  succeed({ ...card, cache: { ...card.cache, ...patch } });
+/** States how much one of the editor's caches holds, or may hold. */
+export const setCache: CommandHandler<{
+  readonly which: 'cache' | 'clipCache';
+  readonly patch: Partial<JobCard['cache']>;
+}> = (card, { which, patch }) => succeed({ ...card, [which]: { ...card[which], ...patch } });
+
+/** The facts that hang on a part. */
+const factsOfPart: Readonly<Record<MachinePart, readonly (keyof CardMachine)[]>> = {
+  processor: ['coreCount', 'speedClass', 'isThin'],
+  memory: ['memoryMib'],
+  graphics: ['graphics', 'graphicsYear', 'graphicsMemoryMib', 'hasSecondGraphics'],
+  drives: ['footageDrive', 'cacheDrive', 'systemDriveFreePercent'],
+};
+
+/**
+ * Says that parts of the machine are others now: what was found out of them is a guess again, and what was measured with them goes.
+ * What a person typed stays, because only they can know whether it still holds.
+ */
+export const changeParts: CommandHandler<{ readonly parts: readonly MachinePart[] }> = (card, { parts }) => {
+  if (parts.length === 0) return succeed(card);
+  const hasNew = (part: MachinePart): boolean => parts.includes(part);
+  const guessed = Object.fromEntries(
+    parts
+      .flatMap((part) => factsOfPart[part])
+      .filter((key) => isFree(card.machine[key]))
+      .map((key) => [key, { ...card.machine[key], source: 'assumed' }]),
+  );
+  const { machineTest } = card;
+  return succeed({
+    ...card,
+    machine: { ...card.machine, ...guessed },
+    drives: hasNew('drives') ? [] : card.drives,
+    machineTest:
+      machineTest && !hasNew('processor')
+        ? {
+            ...machineTest,
+            ...(hasNew('graphics') && { graphicsRatio: null, hardwareMegapixelPerSec: null }),
+            ...(hasNew('drives') && { storage: null }),
+          }
+        : null,
+    decodeTests: hasNew('processor')
+      ? []
+      : card.decodeTests
+          .map((test) => ({
+            ...test,
+            ...(hasNew('graphics') && { runs: test.runs.filter(({ way }) => way === 'software') }),
+            ...(hasNew('drives') && { fileRead: null, scrub: null }),
+          }))
+          .filter(({ runs, fileRead }) => runs.length > 0 || fileRead !== null),
+  });
+};
+
+/** Puts the machine as it was, for an undo. */
+export const restoreMachine: CommandHandler<Pick<JobCard, 'machine' | 'drives' | 'machineTest' | 'decodeTests'>> = (
+  card,
+  { machine, drives, machineTest, decodeTests },
+) => succeed({ ...card, machine, drives, machineTest, decodeTests });

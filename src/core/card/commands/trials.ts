@@ -1,4 +1,5 @@
 import { fail, type Result, succeed } from '../../result';
+import { recorderAt } from '../card-programs';
 import {
   areSameFixes,
   fixesInForce,
@@ -43,7 +44,8 @@ export const addReading: CommandHandler<{
     return fail({ code: 'reading-empty' });
   if (card.readings.some(({ id }) => id === reading.id))
     return fail({ code: 'item-exists', item: 'reading', id: reading.id });
-  const added = { ...card, readings: [...card.readings, { ...reading, fixes }] };
+  const recorderName = reading.recorderName || (recorderAt(card, reading.takenAtMs) ?? '');
+  const added = { ...card, readings: [...card.readings, { ...reading, recorderName, fixes }] };
   const trial = openTrial(card);
   return succeed(
     trial && areSameFixes(fixes, fixesInForce(card))

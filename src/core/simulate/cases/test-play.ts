@@ -28,7 +28,7 @@ function readFile(rig: Rig, { drive }: RigStream, sizeBytes: number, random: Ran
   if (sizeBytes < leastFileBytes) return null;
   const given = drive.megabytePerSec * rig.faults.driveShare * rig.quirks.drive * random.factor(spread);
   const isAtLeast = random.isTrue(inMemoryRatio) || given >= mostTold;
-  return { megabytePerSec: isAtLeast ? mostTold : given, isAtLeast };
+  return { megabytePerSec: isAtLeast ? mostTold : given, isAtLeast, smallPieceMs: null };
 }
 
 /** What somebody finds who lets a clip of theirs be read and decoded outside of the editor; null where it is no video. */
