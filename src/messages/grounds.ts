@@ -77,6 +77,8 @@ export function describeGround(ground: CauseGround): string {
       return 'Proxies were made, and the editor does not know of them.';
     case 'proxies-not-used':
       return 'The editor knows the proxies, and the preview is not set to show them.';
+    case 'proxies-only-lower':
+      return `The editor shows proxies at a preview quality of 1/${Math.round(1 / ground.qualityRatio)} and below; it is set higher.`;
     case 'panel-said-open':
       return 'A panel with the original is open.';
     case 'project-larger':

@@ -1,4 +1,5 @@
 import { assertNever } from '@/core/assert-never';
+import type { CardProxy } from '@/core/card';
 import type { ProxyCandidate } from '@/core/fixes';
 import type {
   BitrateGrade,
@@ -21,6 +22,8 @@ export function describeVerdict({ verdict, load }: ProxyCandidate): string {
       return `plays, but a jump takes ${formatMs(load.jumpMs)} ms`;
     case 'light':
       return `needs none: ${formatMs(load.pictureMs)} of ${formatMs(load.budgetMs)} ms a picture`;
+    case 'lightens-effects':
+      return 'plays, but effects are computed on the clip’s own picture: a small one lightens them';
     case 'small':
       return 'needs none: it is no larger than its proxy';
     case 'has-one':
@@ -38,6 +41,10 @@ export const keyFrameWayTexts: Readonly<Record<KeyFrameWay, string>> = {
   'half-second': 'Two a second',
 };
 export const gradeTexts: Readonly<Record<BitrateGrade, string>> = { small: 'Small', usual: 'Usual', fine: 'Fine' };
+
+/** "540 lines", "1/2 of the lines". */
+export const nameRecipeSize = ({ lines, share }: Pick<ProxyRecipe, 'lines' | 'share'>): string =>
+  share === null ? `${lines} lines` : `1/${Math.round(1 / share)} of the lines`;
 
 /** What a recipe is good for, in one line. */
 export const describeRecipe = ({ keyFrames, grade }: ProxyRecipe): string =>
@@ -129,9 +136,13 @@ export function describeStage({ stage, progress, frameTotal, failure, check, mad
 export const describeSecondsLeft = (seconds: number): string =>
   seconds < 60 ? 'less than a minute left' : `about ${formatMinutes(seconds / 60)} left`;
 
+/** Whether a proxy on the card was checked, in a word or two. */
+export const describeCheckOf = ({ faults }: Pick<CardProxy, 'faults'>): string =>
+  faults === null ? 'not yet' : faults.length === 0 ? 'fine' : `${formatCount(faults.length, 'fault')}: make it anew`;
+
 /** What a recipe is called until the person gives it a name. */
-export const nameRecipe = ({ lines, keyFrames, grade }: ProxyRecipe): string =>
-  `${lines} lines, ${keyFrames === 'every-frame' ? 'all key frames' : 'two key frames a second'}, ${gradeTexts[grade].toLowerCase()}`;
+export const nameRecipe = ({ keyFrames, grade, ...size }: ProxyRecipe): string =>
+  `${nameRecipeSize(size)}, ${keyFrames === 'every-frame' ? 'all key frames' : 'two key frames a second'}, ${gradeTexts[grade].toLowerCase()}`;
 
 /** Why a file holds no recipes. */
 export const recipesFailureTexts: Readonly<Record<RecipesFailure['code'], string>> = {

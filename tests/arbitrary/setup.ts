@@ -166,6 +166,7 @@ const setup: fc.Arbitrary<Setup> = fc
 
 const hidden: fc.Arbitrary<Hidden> = fc.record({
   areProxiesShown: fc.boolean(),
+  proxiesUpToRatio: fc.constantFrom(1, 1, 1 / 2),
   isPanelReadingOriginals: fc.boolean(),
   areProxiesAttached: fc.boolean(),
   effectsAt: fc.constantFrom('clip', 'project', 'preview', 'unknown'),
@@ -190,6 +191,7 @@ export const untold: PriorFacts = {
   isSystemDriveStated: false,
   isFootageDriveStated: false,
   isMemoryStated: false,
+  isProxyQualityStated: false,
 };
 
 /**

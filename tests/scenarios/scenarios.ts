@@ -145,6 +145,20 @@ export const scenarios: readonly Scenario[] = [
     useless: { id: 'show-proxies', level: null },
   },
   {
+    name: 'proxies that the editor shows at a lower preview quality only',
+    complaints: ['playing'],
+    build: (random) => {
+      const shown = withCopies(draftOf(random), true);
+      return withRig(shown, { faults: { ...shown.rig.faults, areCopiesShown: true, copiesUpToRatio: 1 / 2 } });
+    },
+    // The switch for them is on; at half the quality their mark appears, and it plays.
+    onCard: (card) => ({ ...card, editor: { ...card.editor, proxies: 'shown' } }),
+    alsoRead: [[{ id: 'show-proxies', level: null }], [{ id: 'lower-preview-quality', level: '1/2' }]],
+    cause: 'proxies-not-shown',
+    cures: ['lower-preview-quality'],
+    useless: { id: 'show-proxies', level: null },
+  },
+  {
     name: 'a panel that draws from the original',
     complaints: ['playing'],
     build: (random) => {

@@ -1,6 +1,6 @@
 import { BlobSource, Input, type VideoSample, VideoSampleSink } from 'mediabunny';
 import type { VideoFacts } from '@/core/footage';
-import { type ProxyRecipe, proxySizeOf } from '@/core/proxies';
+import { linesFor, type ProxyRecipe, proxySizeOf } from '@/core/proxies';
 import { readableFormats } from '../shared/readable-formats';
 import { encoderConfigOf } from './frame-feed';
 import { ProxyError } from './proxy-failure';
@@ -31,7 +31,7 @@ async function throughEncoder(
   facts: VideoFacts,
   recipe: ProxyRecipe,
 ): Promise<ImageBitmap | null> {
-  const size = proxySizeOf(facts, recipe.lines);
+  const size = proxySizeOf(facts, linesFor(recipe, facts));
   if (!size) return null;
   const chunks: EncodedVideoChunk[] = [];
   let config: VideoDecoderConfig | undefined;

@@ -1,6 +1,13 @@
 import { BlobSource, EncodedPacketSink, Input, type InputVideoTrack, type StreamTargetChunk } from 'mediabunny';
 import type { VideoFacts } from '@/core/footage';
-import { type MadeProxy, type ProxyFailure, type ProxyProgress, type ProxyRecipe, proxySizeOf } from '@/core/proxies';
+import {
+  linesFor,
+  type MadeProxy,
+  type ProxyFailure,
+  type ProxyProgress,
+  type ProxyRecipe,
+  proxySizeOf,
+} from '@/core/proxies';
 import { fail, type Result, succeed } from '@/core/result';
 import { readableFormats } from '../shared/readable-formats';
 import { FrameFeed, type ProxyMeans, Room } from './frame-feed';
@@ -116,7 +123,7 @@ export async function makeProxy(
   let feed: FrameFeed | null = null;
   try {
     const { track, config } = await openOriginal(input, facts);
-    const { widthPx, heightPx } = proxySizeOf(facts, recipe.lines) ?? facts;
+    const { widthPx, heightPx } = proxySizeOf(facts, linesFor(recipe, facts)) ?? facts;
     const size = { widthPx, heightPx };
     writer = await ProxyWriter.open({ input, track, facts, recipe, target }, room.breakOff);
     feed = new FrameFeed(means, config, { facts, size, recipe }, room, writer.add);

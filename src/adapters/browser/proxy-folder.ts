@@ -1,6 +1,6 @@
 import {
   compareFolder,
-  emptyManifest,
+  createManifest,
   type FolderState,
   type ManifestEntry,
   manifestName,
@@ -37,22 +37,24 @@ async function writeManifest(folder: FileSystemDirectoryHandle, manifest: ProxyM
 
 async function readManifest(folder: FileSystemDirectoryHandle): Promise<ProxyManifest> {
   const text = await readText(folder, manifestName);
-  return (text === null ? null : parseManifest(text)) ?? emptyManifest;
+  return (text === null ? null : parseManifest(text)) ?? createManifest(crypto.randomUUID());
 }
 
 /** Two clips at once write one list: one after the other, so that neither entry is lost. Across tabs too. */
 const inTurn = <T>(folder: FileSystemDirectoryHandle, work: () => Promise<T>): Promise<T> =>
   navigator.locks.request(`oil-can-proxies:${folder.name}`, work) as Promise<T>;
 
-const handName = (folder: FileSystemDirectoryHandle, name: string): string => `oil-can-proxy:${folder.name}:${name}`;
+/** What a file's lock is called: by its folder's own id, because folders of one name lie in many places. */
+const handName = (folder: FileSystemDirectoryHandle, { folderId }: ProxyManifest, name: string): string =>
+  `oil-can-proxy:${folderId || folder.name}:${name}`;
 
 /** Takes a file in hand, for all tabs to see, until it is let go or whoever made it is gone. */
-function takeInHand(folder: FileSystemDirectoryHandle, name: string): () => void {
+function takeInHand(lockName: string): () => void {
   let letGo = (): void => undefined;
   const held = new Promise<void>((resolve) => {
     letGo = resolve;
   });
-  navigator.locks.request(handName(folder, name), () => held);
+  navigator.locks.request(lockName, () => held);
   return letGo;
 }
 
@@ -75,7 +77,7 @@ export async function openProxyFolder(folder: FileSystemDirectoryHandle): Promis
 
 /** Removes what a worker that died left of a file, once its hold has gone with it. */
 export async function clearAfterDeath(folder: FileSystemDirectoryHandle, name: string): Promise<void> {
-  await navigator.locks.request(handName(folder, name), async () => undefined);
+  await navigator.locks.request(handName(folder, await readManifest(folder), name), async () => undefined);
   await clearInterrupted(folder);
 }
 
@@ -87,7 +89,7 @@ export const clearInterrupted = (folder: FileSystemDirectoryHandle): Promise<rea
   inTurn(folder, async () => {
     const { manifest, state } = await openProxyFolder(folder);
     const inHand = await listInHand();
-    const left = state.interrupted.filter(({ name }) => !inHand.has(handName(folder, name)));
+    const left = state.interrupted.filter(({ name }) => !inHand.has(handName(folder, manifest, name)));
     if (left.length === 0) return [];
     for (const { name } of left) await removeFile(folder, name);
     await writeManifest(
@@ -128,12 +130,13 @@ export async function beginProxyFile(
     const isOf = ({ name }: ManifestEntry): boolean => name === entry.name;
     const isAnew = isReplacing && state.whole.some(isOf);
     if (isThere && !isAnew && !state.interrupted.some(isOf)) return null;
-    if ((await listInHand()).has(handName(folder, entry.name))) return null;
+    const lockName = handName(folder, manifest, entry.name);
+    if ((await listInHand()).has(lockName)) return null;
     if (!isAnew) await writeManifest(folder, withEntry(manifest, { ...entry, state: 'making', sizeBytes: 0 }));
-    return { isAnew };
+    return { isAnew, lockName };
   });
   if (!begun) return null;
-  const letGo = takeInHand(folder, entry.name);
+  const letGo = takeInHand(begun.lockName);
   const handle = await folder.getFileHandle(entry.name, { create: true });
   const writable = await handle.createWritable();
   return {

@@ -155,6 +155,7 @@ export const priorFactsOf = (card: JobCard): PriorFacts => ({
   isFootageDriveStated:
     card.machine.footageDrive.source !== 'assumed' || card.clips.every((clip) => clip.drive !== null),
   isMemoryStated: card.machine.memoryMib.source !== 'assumed',
+  isProxyQualityStated: card.editor.proxyQualityRatio !== null,
 });
 
 /**

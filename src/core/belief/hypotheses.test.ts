@@ -15,6 +15,7 @@ const facts: fc.Arbitrary<PriorFacts> = fc.record({
   isSystemDriveStated: fc.boolean(),
   isFootageDriveStated: fc.boolean(),
   isMemoryStated: fc.boolean(),
+  isProxyQualityStated: fc.boolean(),
 });
 
 /** All that is weighed where nothing that is known speaks for any fault. */

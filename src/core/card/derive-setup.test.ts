@@ -85,6 +85,21 @@ describe('deriveBaseState', () => {
     expect(setup.clips.every(({ proxy }) => proxy === null)).toBe(true);
   });
 
+  it('takes proxies that exist by what is said of them: codec, key frames, and up to which preview quality they are shown', () => {
+    const shown = (change: Partial<JobCard['editor']>) => {
+      const { setup, hidden } = deriveBaseState(withEditor(demo, { proxies: 'shown', ...change }));
+      return { proxy: setup.clips.find(({ proxy }) => proxy !== null)?.proxy, upTo: hidden.proxiesUpToRatio };
+    };
+    expect(shown({})).toMatchObject({ proxy: { codec: 'h264', meanKeyFrameDistanceFrames: 1 }, upTo: 1 });
+    expect(shown({ isEveryProxyFrameKey: 'no' }).proxy?.meanKeyFrameDistanceFrames).toBeGreaterThan(5);
+    expect(shown({ proxyCodec: 'hevc', isEveryProxyFrameKey: 'no' }).proxy?.codec).toBe('hevc');
+    // Codecs that know key frames only are what they are, and larger.
+    const [intra, usual] = [shown({ proxyCodec: 'prores', isEveryProxyFrameKey: 'no' }).proxy, shown({}).proxy];
+    expect(intra).toMatchObject({ codec: 'prores', meanKeyFrameDistanceFrames: 1 });
+    expect(intra?.bitrateMbitPerSec).toBeGreaterThan(2 * (usual?.bitrateMbitPerSec ?? 0));
+    expect(shown({ proxyQualityRatio: 1 / 4 }).upTo).toBe(1 / 4);
+  });
+
   it('counts a habit in full, not at all, or in part where nobody knows', () => {
     const share = (known: 'yes' | 'no' | 'unknown'): number =>
       deriveBaseState(withEditor(demo, { habits: { ...demo.editor.habits, 'exact-colour': known } })).setup.preview

@@ -17,7 +17,7 @@ import { usableSpanSec } from '../load/usable';
 import { coreSpeedRatioOf, type DriveKind, driveOf, graphicsOf, powerRatioOf } from '../machine/catalogue';
 import { rationalToNumber } from '../numbers/rational';
 import { isStillThere } from '../programs';
-import { linesOf } from '../proxies/recipe';
+import { linesOf, usualRecipe } from '../proxies/recipe';
 import { measureDecoding, measureLatency, measureReading } from '../test-play/measure-decoding';
 import { hardwareVerdictOf } from './hardware-verdict';
 import { plausibleFps } from './plausible-fps';
@@ -208,7 +208,8 @@ const usualProxyHeightPx = 540;
 
 /** The clip with the very proxy that lies on the card; one whose check found something is none. */
 function withKnownProxy(clip: SetupClip, proxy: CardProxy | undefined): SetupClip {
-  if (!proxy || (proxy.faults?.length ?? 0) > 0) return clip;
+  // One that the editor was seen not to show plays as if there were none.
+  if (!proxy || (proxy.faults?.length ?? 0) > 0 || proxy.isShown === 'no') return clip;
   const { widthPx, heightPx, isEveryFrameKey, sizeBytes } = proxy;
   const stream = proxyStreamOf(clip.original, linesOf(proxy), {
     keyFrames: isEveryFrameKey ? 'every-frame' : 'half-second',
@@ -228,11 +229,33 @@ function withProxies(clips: readonly SetupClip[], { proxies, editor }: JobCard):
   return clips.map((clip) => withKnownProxy(clip, byClip.get(clip.id)));
 }
 
+/** Megabits a megapixel and frame of codecs that editors make proxies with and that know key frames only. Assumption. */
+const intraMegabitPerMegapixel = 2.2;
+
+/** A proxy in the codec that the person says theirs have: some are as heavy as their originals. */
+function inCodec(stream: PictureStream, codec: string | null): PictureStream {
+  if (codec === null || codec === stream.codec) return stream;
+  if (!isIntraFrameCodec(codec)) return { ...stream, codec };
+  const { widthPx, heightPx, frameRateFps } = stream;
+  return {
+    ...stream,
+    codec,
+    chroma: '4:2:2',
+    meanKeyFrameDistanceFrames: 1,
+    bitrateMbitPerSec: (intraMegabitPerMegapixel * widthPx * heightPx * frameRateFps) / 1e6,
+  };
+}
+
 /** A clip with the proxy that the person says they have of it. */
 function withProxy(clip: SetupClip, editor: CardEditor): SetupClip {
   const heightPx = editor.proxyHeightPx ?? usualProxyHeightPx;
   const isLarger = linesOf(clip.original) > heightPx && clip.original.codec !== 'still';
-  return isLarger ? { ...clip, proxy: proxyStreamOf(clip.original, heightPx) } : clip;
+  if (!isLarger) return clip;
+  const stream = proxyStreamOf(clip.original, heightPx, {
+    ...usualRecipe,
+    keyFrames: editor.isEveryProxyFrameKey === 'no' ? 'half-second' : 'every-frame',
+  });
+  return { ...clip, proxy: inCodec(stream, editor.proxyCodec) };
 }
 
 /** How much of each drawing habit counts: all of it, nothing, or a share where nobody knows. */
@@ -259,6 +282,7 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
       isPanelReadingOriginals: editor.isSourcePanelOpen === 'yes',
       areProxiesAttached: editor.proxies !== 'made',
       areProxiesShown: editor.proxies !== 'made' && editor.proxies !== 'attached',
+      proxiesUpToRatio: editor.proxyQualityRatio ?? 1,
     },
     setup: {
       machine: toSetupMachine(card, tests),

@@ -1,4 +1,4 @@
-import { shownStreamOf } from '../load/clip-cost';
+import { shownStreamOf, showsProxies } from '../load/clip-cost';
 import { mixClips } from '../load/clip-mix';
 import { softwareDecodeMs } from '../load/decode-costs';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from '../load/memory';
@@ -35,6 +35,7 @@ export type CauseGround =
   | { readonly code: 'not-up-to-date' | 'not-restarted' }
   | { readonly code: 'hardware-decode-set-off' | 'graphics-drawing-set-off' | 'second-graphics' }
   | { readonly code: 'graphics-memory-wanted'; readonly wantedMib: number; readonly memoryMib: number }
+  | { readonly code: 'proxies-only-lower'; readonly qualityRatio: number }
   | { readonly code: 'said-to-build' | 'proxies-not-attached' | 'proxies-not-used' | 'panel-said-open' }
   | { readonly code: 'project-larger'; readonly projectHeightPx: number; readonly deliveredHeightPx: number }
   | { readonly code: 'project-faster'; readonly projectFps: number; readonly deliveredFps: number };
@@ -71,8 +72,11 @@ const decodeMsOf = (stream: PictureStream): number =>
   });
 
 /** The stream that takes longest to decode among those that the preview shows. */
-function heaviestStream({ setup, hidden }: SetupState): CauseGround | false {
-  const streams = setup.clips.map((clip) => shownStreamOf(clip, hidden)).filter(({ codec }) => codec !== 'still');
+function heaviestStream(state: SetupState): CauseGround | false {
+  const areProxiesShown = showsProxies(state);
+  const streams = state.setup.clips
+    .map((clip) => shownStreamOf(clip, areProxiesShown))
+    .filter(({ codec }) => codec !== 'still');
   const [first, ...others] = streams.map((stream) => ({ stream, ms: decodeMsOf(stream) * stream.frameRateFps }));
   return (
     first !== undefined && {
@@ -100,8 +104,12 @@ const memoryGrounds: Grounds = ({ state, facts }) => {
   ];
 };
 
-const driveGrounds: Grounds = ({ state: { setup, hidden } }) => {
-  const slow = setup.clips.map((clip) => shownStreamOf(clip, hidden)).filter(({ drive }) => isSlowDrive(drive));
+const driveGrounds: Grounds = ({ state }) => {
+  const { setup } = state;
+  const areProxiesShown = showsProxies(state);
+  const slow = setup.clips
+    .map((clip) => shownStreamOf(clip, areProxiesShown))
+    .filter(({ drive }) => isSlowDrive(drive));
   const [first] = slow;
   if (!first) return [];
   return [
@@ -212,6 +220,11 @@ const groundsOf: Readonly<Record<CauseId, Grounds>> = {
     return [
       hasProxies && !hidden.areProxiesAttached && { code: 'proxies-not-attached' },
       hasProxies && hidden.areProxiesAttached && !hidden.areProxiesShown && { code: 'proxies-not-used' },
+      hasProxies &&
+        setup.preview.qualityRatio > hidden.proxiesUpToRatio && {
+          code: 'proxies-only-lower',
+          qualityRatio: hidden.proxiesUpToRatio,
+        },
     ];
   },
   'panel-reads-originals': ({ facts }) => [facts.isSourcePanelOpen === 'yes' && { code: 'panel-said-open' }],

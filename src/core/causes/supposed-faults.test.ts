@@ -13,6 +13,7 @@ const told: PriorFacts = {
   isSystemDriveStated: true,
   isFootageDriveStated: true,
   isMemoryStated: true,
+  isProxyQualityStated: true,
 };
 /** What the middle of all that is unknown makes of a set-up. */
 const evaluateMiddle = (state: SetupState) => estimate(state, 'heaviest', middleParameters(state.setup.machine));

@@ -12,6 +12,8 @@ export interface PriorFacts {
   readonly isSystemDriveStated: boolean;
   readonly isFootageDriveStated: boolean;
   readonly isMemoryStated: boolean;
+  /** Whether a person said up to which preview quality the editor shows proxies. */
+  readonly isProxyQualityStated: boolean;
 }
 
 /** One way in which a cause can be there without the card saying so. */

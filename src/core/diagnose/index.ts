@@ -22,7 +22,7 @@ export { type NextTest, testPlayId } from './next-tests';
 export type { Plan, PlanId } from './plan';
 export { predictTestPlay } from './predict-test-play';
 export { listPreviewChoices, type PreviewChoice, type PreviewChoiceKind, viewerHeightPx } from './preview-choices';
-export { forecastProxies } from './proxies-forecast';
+export { forecastProxies, lightensEffects } from './proxies-forecast';
 export { rankBelievedFixes } from './rank-believed';
 export type { Relief } from './relief';
 export { findRoomLeft, type RoomLeft } from './room-left';

@@ -28,6 +28,7 @@ export {
 export { gentlestOf } from './gentlest-level';
 export { suggestedHeightsPx, usualViewerHeightPx } from './preview-level';
 export {
+  asLightening,
   fitsOnDrive,
   isSuggested,
   listProxyCandidates,

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { applyCommand, type CardProxy, deriveBaseState, type JobCard } from '../card';
-import { usualRecipe } from '../proxies';
-import { fitsOnDrive, isSuggested, listProxyCandidates } from '.';
+import { linesFor, linesOf, usualRecipe } from '../proxies';
+import { asLightening, fitsOnDrive, isSuggested, listProxyCandidates } from '.';
 
 const cards = await loadDemoCards();
 const heavy = cards.find(({ id }) => id === 'demo-decode-bound');
@@ -52,6 +52,33 @@ describe('listProxyCandidates', () => {
   });
 });
 
+describe('a share of the lines', () => {
+  it('gives each clip a proxy of its own size, and is suggested where the same lines would be', () => {
+    const half = listProxyCandidates(heavy, { ...usualRecipe, share: 1 / 2 });
+    for (const { facts, verdict, proxyBytes } of half) {
+      expect(linesFor({ lines: 540, share: 1 / 2 }, facts)).toBe(Math.round(linesOf(facts) / 2));
+      expect(verdict).not.toBe('small');
+      expect(proxyBytes).toBeGreaterThan(0);
+    }
+    expect(half.filter(isSuggested).map(({ clip }) => clip.id)).toEqual(
+      listProxyCandidates(heavy, usualRecipe)
+        .filter(isSuggested)
+        .map(({ clip }) => clip.id),
+    );
+  });
+});
+
+describe('clips whose effects a proxy lightens', () => {
+  it('are those that need none for their own sake, and are suggested then', () => {
+    const listed = listProxyCandidates(heavy, usualRecipe);
+    const light = listed.filter(({ verdict }) => verdict === 'light');
+    expect(light.length).toBeGreaterThan(0);
+    const lightened = asLightening(listed);
+    expect(lightened.filter(isSuggested).length).toBe(listed.filter(isSuggested).length + light.length);
+    expect(lightened.map(({ clip }) => clip.id)).toEqual(listed.map(({ clip }) => clip.id));
+  });
+});
+
 describe('proxies on a card', () => {
   const [one = '', two = ''] = heavy.clips.filter(({ facts }) => facts.kind === 'video').map(({ id }) => id);
 
@@ -67,6 +94,9 @@ describe('proxies on a card', () => {
   it('are those of the clips that have one that is fine, in their own size', () => {
     const card = withProxies(heavy, proxyOf(one), proxyOf(two, ['length-differs']));
     expect(proxiesIn(card)).toEqual([`${one} 540`]);
+    // One that the editor was seen not to show plays as if there were none.
+    expect(proxiesIn(withProxies(card, { ...proxyOf(one), isShown: 'no' }))).toEqual([]);
+    expect(proxiesIn(withProxies(card, { ...proxyOf(one), isShown: 'yes' }))).toEqual([`${one} 540`]);
     // Made anew it takes the place of the one before.
     expect(proxiesIn(withProxies(card, { ...proxyOf(one), widthPx: 640, heightPx: 360 }))).toEqual([`${one} 360`]);
   });

@@ -2,7 +2,7 @@ import type { CardClip, JobCard } from '../card';
 import { deriveBaseState } from '../card';
 import type { VideoFacts } from '../footage';
 import { rationalToNumber } from '../numbers/rational';
-import { type ProxyRecipe, proxyMegabitPerSec, proxySizeOf, soundMegabitPerSec } from '../proxies';
+import { linesFor, type ProxyRecipe, proxyMegabitPerSec, proxySizeOf, soundMegabitPerSec } from '../proxies';
 import { type ClipLoad, clipsForProxies, conversionMinutes, loadOfClip, makingOverDecoding } from './proxy-work';
 
 /** Why a clip should have a proxy, or needs none. */
@@ -11,6 +11,8 @@ export type ProxyVerdict =
   | 'too-heavy'
   /** It plays, and jumping into it takes too long. */
   | 'slow-to-jump'
+  /** It decodes in time, and effects are computed on its own picture. */
+  | 'lightens-effects'
   /** It decodes in time. */
   | 'light'
   /** It has no more lines than the proxy would have. */
@@ -41,14 +43,14 @@ export function listProxyCandidates(card: JobCard, recipe: ProxyRecipe): readonl
   // What proxies are there already is said of each clip by itself.
   const state = deriveBaseState({ ...card, proxies: [], editor: { ...card.editor, proxies: 'none' } });
   const setupClips = new Map(state.setup.clips.map((clip) => [clip.id, clip]));
-  const suggested = new Set(clipsForProxies(state, recipe.lines).map(({ id }) => id));
+  const suggested = new Set(clipsForProxies(state, recipe.share === null ? recipe.lines : 0).map(({ id }) => id));
   const fine = new Set(card.proxies.filter(({ faults }) => faults?.length === 0).map(({ clipId }) => clipId));
   return card.clips
     .flatMap((clip): ProxyCandidate[] => {
       const setupClip = setupClips.get(clip.id);
       const { facts } = clip;
       if (facts.kind !== 'video' || !setupClip) return [];
-      const size = proxySizeOf(facts, recipe.lines);
+      const size = proxySizeOf(facts, linesFor(recipe, facts));
       const load = loadOfClip(state, setupClip);
       const megabit = size
         ? proxyMegabitPerSec(size, rationalToNumber(facts.frameRate), recipe) + soundMegabitPerSec(facts)
@@ -72,7 +74,13 @@ export function listProxyCandidates(card: JobCard, recipe: ProxyRecipe): readonl
 
 /** Whether a clip is one that Oil Can would make a proxy of. */
 export const isSuggested = ({ verdict }: ProxyCandidate): boolean =>
-  verdict === 'too-heavy' || verdict === 'slow-to-jump';
+  verdict === 'too-heavy' || verdict === 'slow-to-jump' || verdict === 'lightens-effects';
+
+/** Clips that need none for their own sake as clips whose proxies lighten the effects on them. */
+export const asLightening = (candidates: readonly ProxyCandidate[]): readonly ProxyCandidate[] =>
+  candidates.map((candidate) =>
+    candidate.verdict === 'light' ? { ...candidate, verdict: 'lightens-effects' } : candidate,
+  );
 
 /** Whether what is to be made fits on a drive, a tenth of its free room to spare. */
 export function fitsOnDrive(

@@ -1,7 +1,7 @@
 import { canLikelyDecodeInHardware } from '../machine/hardware-decode';
 import { softwareDecodeMs } from './decode-costs';
 import { hardwareCopyMsPerMegapixel, scaleMsPerSourceMegapixel } from './effect-costs';
-import type { Hidden, PictureStream, Setup, SetupClip, SetupMachine } from './types';
+import type { PictureStream, Setup, SetupClip, SetupMachine, SetupState } from './types';
 
 /** Getting pictures out of a file: reading at the drive's stated speed, decoding on the reference core or the graphics. */
 export interface FileWork {
@@ -90,9 +90,13 @@ const isHardwareAbleOn = (stream: PictureStream, machine: SetupMachine): boolean
 
 const megapixelsOf = (stream: PictureStream): number => (stream.widthPx * stream.heightPx) / 1e6;
 
+/** Whether the preview shows proxies where there are any: they are attached, shown, and its quality is low enough for them. */
+export const showsProxies = ({ setup, hidden }: SetupState): boolean =>
+  hidden.areProxiesShown && hidden.areProxiesAttached && setup.preview.qualityRatio <= hidden.proxiesUpToRatio;
+
 /** What the preview decodes for this clip. */
-export const shownStreamOf = (clip: SetupClip, hidden: Hidden): PictureStream =>
-  clip.proxy && hidden.areProxiesShown && hidden.areProxiesAttached ? clip.proxy : clip.original;
+export const shownStreamOf = (clip: SetupClip, areProxiesShown: boolean): PictureStream =>
+  clip.proxy && areProxiesShown ? clip.proxy : clip.original;
 
 /**
  * The cost of a stream.

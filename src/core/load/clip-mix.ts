@@ -8,6 +8,7 @@ import {
   type RankedPart,
   rankingMsOf,
   shownStreamOf,
+  showsProxies,
 } from './clip-cost';
 import { listLandings, meanJump } from './jumps';
 import type { PictureStream, Setup, SetupState } from './types';
@@ -107,10 +108,11 @@ function summarise(parts: readonly RankedPart[], setup: Setup) {
  * The averages for a set-up. O(clips log clips) the first time; after that they are remembered for the same list of
  * clips, because a diagnosis weighs thousands of set-ups that differ in anything but their clips.
  */
-export function mixClips({ setup, hidden }: SetupState): ClipMix {
+export function mixClips(state: SetupState): ClipMix {
+  const { setup } = state;
   const { clips, preview } = setup;
   const basis = basisOf(setup);
-  const areProxiesShown = hidden.areProxiesShown && hidden.areProxiesAttached;
+  const areProxiesShown = showsProxies(state);
   const isHardware = preview.hardwareDecode === 'yes';
   const ofClips = knownMixes.get(clips) ?? [];
   const remembered = ofClips.find(
@@ -122,7 +124,7 @@ export function mixClips({ setup, hidden }: SetupState): ClipMix {
     const { decodeMs, readMs } = rankingMsOf(cost.playing, setup);
     return { cost, weight, rankingMs: Math.max(decodeMs, readMs) };
   };
-  const shown = clips.map((clip) => shownStreamOf(clip, hidden));
+  const shown = clips.map((clip) => shownStreamOf(clip, areProxiesShown));
   const ofShown = summarise(
     shown.map((stream, i) => partOf(stream, clips[i]?.durationMs ?? 0)),
     setup,

@@ -200,6 +200,8 @@ export interface Hidden {
   readonly areProxiesAttached: boolean;
   /** Whether proxies that exist are what the preview really shows. */
   readonly areProxiesShown: boolean;
+  /** The greatest preview quality at which the editor shows proxies: 1 in most, a half or less in some. */
+  readonly proxiesUpToRatio: number;
   /** Whether an open panel decodes the original a second time. */
   readonly isPanelReadingOriginals: boolean;
   /** At which picture size the editor computes effects. */
@@ -219,6 +221,7 @@ export const noTroubles = Object.fromEntries(troubleIds.map((id) => [id, 0])) as
 export const usualHidden: Hidden = {
   areProxiesAttached: true,
   areProxiesShown: true,
+  proxiesUpToRatio: 1,
   isPanelReadingOriginals: false,
   effectsAt: 'unknown',
   hardwareDecode: 'unknown',

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
 import {
   compareFolder,
-  emptyManifest,
+  createManifest,
   isStale,
   type ManifestEntry,
   parseManifest,
@@ -25,7 +25,7 @@ const entry = (name: string, change: Partial<ManifestEntry> = {}): ManifestEntry
 
 describe('a folder’s list', () => {
   it('is read as it was written, and never throws on anything else', () => {
-    const manifest = withEntry(emptyManifest, entry('a.mp4'));
+    const manifest = withEntry(createManifest('one'), entry('a.mp4'));
     expect(parseManifest(JSON.stringify(manifest))).toEqual(manifest);
     expect(parseManifest(JSON.stringify({ ...manifest, version: 2 }))).toBeNull();
     fc.assert(
@@ -37,7 +37,7 @@ describe('a folder’s list', () => {
   });
 
   it('holds one entry of a name', () => {
-    const twice = withEntry(withEntry(emptyManifest, entry('a.mp4', { state: 'making' })), entry('a.mp4'));
+    const twice = withEntry(withEntry(createManifest('one'), entry('a.mp4', { state: 'making' })), entry('a.mp4'));
     expect(twice.files).toEqual([entry('a.mp4')]);
     expect(withoutEntry(twice, 'a.mp4').files).toEqual([]);
   });
@@ -48,7 +48,7 @@ describe('a folder’s list', () => {
       entry('begun.mp4', { state: 'making', sizeBytes: 0 }),
       entry('gone.mp4'),
       entry('other.mp4'),
-    ].reduce(withEntry, emptyManifest);
+    ].reduce(withEntry, createManifest('one'));
     const state = compareFolder(manifest, [
       { name: 'whole.mp4', sizeBytes: 100 },
       { name: 'begun.mp4', sizeBytes: 0 },

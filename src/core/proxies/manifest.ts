@@ -1,4 +1,5 @@
-import { array, enum as enumOf, gte, int, literal, lte, maxLength, number, object, string } from 'zod/mini';
+import { _default, array, enum as enumOf, gte, int, literal, lte, maxLength, number, object, string } from 'zod/mini';
+import { recipeShare } from './own-recipes';
 import { bitrateGrades, keyFrameWays, type ProxyRecipe } from './recipe';
 
 /** A file that Oil Can made in a folder, or began to make. */
@@ -18,17 +19,27 @@ export interface ManifestEntry {
 export interface ProxyManifest {
   readonly format: 'oil-can-proxies';
   readonly version: 1;
+  /** Tells folders of one name apart; empty in lists that were written before it was. */
+  readonly folderId: string;
   readonly files: readonly ManifestEntry[];
 }
 
 export const manifestName = 'oil-can-proxies.json';
-export const emptyManifest: ProxyManifest = { format: 'oil-can-proxies', version: 1, files: [] };
+
+/** The list of a folder in which nothing was made yet. */
+export const createManifest = (folderId: string): ProxyManifest => ({
+  format: 'oil-can-proxies',
+  version: 1,
+  folderId,
+  files: [],
+});
 
 const name = string().check(maxLength(1024));
 const whole = int().check(gte(0));
 const schema = object({
   format: literal('oil-can-proxies'),
   version: literal(1),
+  folderId: _default(string().check(maxLength(80)), ''),
   files: array(
     object({
       name,
@@ -38,6 +49,7 @@ const schema = object({
       originalModifiedMs: number(),
       recipe: object({
         lines: int().check(gte(2), lte(65_536)),
+        share: recipeShare,
         keyFrames: enumOf(keyFrameWays),
         grade: enumOf(bitrateGrades),
       }),

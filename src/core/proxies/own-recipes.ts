@@ -1,4 +1,19 @@
-import { array, enum as enumOf, gte, int, literal, lte, maxLength, minLength, object, string } from 'zod/mini';
+import {
+  _default,
+  array,
+  enum as enumOf,
+  gt,
+  gte,
+  int,
+  literal,
+  lte,
+  maxLength,
+  minLength,
+  nullable,
+  number,
+  object,
+  string,
+} from 'zod/mini';
 import { fail, type Result, succeed } from '../result';
 import { bitrateGrades, keyFrameWays, type ProxyRecipe } from './recipe';
 
@@ -13,9 +28,13 @@ export type RecipesFailure = { readonly code: 'recipes-not-json' | 'recipes-not-
 export const mostOwnRecipes = 40;
 const format = 'oil-can-proxy-recipes';
 
+/** Recipes that were kept before there were shares have none. */
+export const recipeShare = _default(nullable(number().check(gt(0), lte(1))), null);
+
 const recipeSchema = object({
   name: string().check(minLength(1), maxLength(60)),
   lines: int().check(gte(2), lte(65_536)),
+  share: recipeShare,
   keyFrames: enumOf(keyFrameWays),
   grade: enumOf(bitrateGrades),
 });
@@ -48,7 +67,9 @@ export function withRecipes(recipes: readonly OwnRecipe[], added: readonly OwnRe
 }
 
 const isSame = (a: ProxyRecipe, b: ProxyRecipe): boolean =>
-  a.lines === b.lines && a.keyFrames === b.keyFrames && a.grade === b.grade;
+  (a.share === null ? b.share === null && a.lines === b.lines : a.share === b.share) &&
+  a.keyFrames === b.keyFrames &&
+  a.grade === b.grade;
 
 /** The own recipe that says the same; null for none. */
 export const findOwnRecipe = (recipes: readonly OwnRecipe[], recipe: ProxyRecipe): OwnRecipe | null =>

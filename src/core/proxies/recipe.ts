@@ -10,13 +10,15 @@ export type BitrateGrade = (typeof bitrateGrades)[number];
 
 /** How a proxy is made: H.264, the original's shape, rate, time stamps and sound. */
 export interface ProxyRecipe {
-  /** Lines of the picture's shorter side, as it is coded. */
+  /** Lines of the picture's shorter side, as it is coded; what counts where `share` is null. */
   readonly lines: number;
+  /** Share of the original's lines, such as 1/2; null for the same lines whatever the original has. */
+  readonly share: number | null;
   readonly keyFrames: KeyFrameWay;
   readonly grade: BitrateGrade;
 }
 
-export const usualRecipe: ProxyRecipe = { lines: 540, keyFrames: 'every-frame', grade: 'usual' };
+export const usualRecipe: ProxyRecipe = { lines: 540, share: null, keyFrames: 'every-frame', grade: 'usual' };
 
 /** Megabits a megapixel and frame where every frame is a key frame. Assumption: what keeps faces and edges at preview size. */
 const megabitPerMegapixel: Readonly<Record<BitrateGrade, number>> = { small: 0.45, usual: 0.8, fine: 1.4 };
@@ -38,6 +40,10 @@ export interface ProxySize {
 export const linesOf = ({ widthPx, heightPx }: ProxySize): number => Math.min(widthPx, heightPx);
 
 const even = (value: number): number => Math.max(2, 2 * Math.round(value / 2));
+
+/** Lines that a recipe gives the proxy of a picture. */
+export const linesFor = ({ lines, share }: Pick<ProxyRecipe, 'lines' | 'share'>, picture: ProxySize): number =>
+  share === null ? lines : Math.max(2, Math.round(share * linesOf(picture)));
 
 /** The size of a picture's proxy with so many lines on its shorter side; null where the picture has no more than that. */
 export function proxySizeOf({ widthPx, heightPx }: ProxySize, lines: number): ProxySize | null {

@@ -29,7 +29,7 @@ export const toReadingRecord = (reading: Reading): Readonly<Record<string, strin
     }),
   );
 
-const texts: ReadonlySet<string> = new Set(['id', 'stretch', 'note']);
+const texts: ReadonlySet<string> = new Set(['id', 'stretch', 'recorderName', 'note']);
 
 /** The value of a cell: text as it is, numbers and parts as JSON, nothing where it is empty. */
 function fromCell(column: string, cell: unknown): unknown {
@@ -46,7 +46,8 @@ function fromCell(column: string, cell: unknown): unknown {
 function checkReadings(rows: readonly unknown[]): Result<readonly Reading[], ReadingsFailure> {
   const readings: Reading[] = [];
   for (const [index, row] of rows.entries()) {
-    const parsed = readingSchema.safeParse(row);
+    // Files that were written before recorders were seen name none.
+    const parsed = readingSchema.safeParse(typeof row === 'object' ? { recorderName: '', ...row } : row);
     if (!parsed.success)
       return fail({ code: 'readings-field-invalid', index, path: (parsed.error.issues[0]?.path ?? []).join('.') });
     readings.push(parsed.data as Reading);

@@ -162,7 +162,7 @@ const faults = [
   {
     id: 'proxies-not-shown',
     plant: (rig) => withFaults(makeCopies(rig, 540), { areCopiesAttached: true, areCopiesShown: false }),
-    repair: (rig) => withFaults(rig, { areCopiesAttached: true, areCopiesShown: true }),
+    repair: (rig) => withFaults(rig, { areCopiesAttached: true, areCopiesShown: true, copiesUpToRatio: 1 }),
   },
   {
     id: 'panel-reads-originals',
@@ -221,6 +221,7 @@ export const soundFaults: RigFaults = {
   buildCores: 0,
   areCopiesAttached: false,
   areCopiesShown: false,
+  copiesUpToRatio: 1,
   isPanelOnOriginals: false,
   staleness: 1,
   oddMs: 0,

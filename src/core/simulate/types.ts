@@ -130,6 +130,8 @@ export interface RigFaults {
   readonly buildCores: number;
   readonly areCopiesAttached: boolean;
   readonly areCopiesShown: boolean;
+  /** The greatest preview ratio at which copies are shown: 1. */
+  readonly copiesUpToRatio: number;
   readonly isPanelOnOriginals: boolean;
   /** Times as long as everything takes in an up-to-date editor: 1. */
   readonly staleness: number;

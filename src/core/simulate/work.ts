@@ -69,7 +69,12 @@ export function holdUpsOf(rig: Rig, stream: RigStream): { readonly readMs: numbe
 
 /** The stream that the preview takes a clip from. */
 export const usedStream = (rig: Rig, clip: Rig['clips'][number]): RigStream =>
-  clip.copy && rig.faults.areCopiesAttached && rig.faults.areCopiesShown ? clip.copy : clip.original;
+  clip.copy &&
+  rig.faults.areCopiesAttached &&
+  rig.faults.areCopiesShown &&
+  rig.preview.ratio <= rig.faults.copiesUpToRatio
+    ? clip.copy
+    : clip.original;
 
 /** Millions of pixels of the preview picture. */
 export function previewMegapixels(rig: Rig): number {

@@ -46,7 +46,7 @@ type Grab =
 /** One frame of a clip and what its proxy makes of it, while this is shown. */
 function useGrab(candidate: ProxyCandidate | undefined, atRatio: number, recipe: ProxyRecipe): Grab {
   const [grab, setGrab] = useState<Grab>({ status: 'none' });
-  const { lines, keyFrames, grade } = recipe;
+  const { lines, share, keyFrames, grade } = recipe;
   useEffect(() => {
     const file = candidate && findFile(candidate.clip.id);
     if (!candidate || !file) {
@@ -54,7 +54,7 @@ function useGrab(candidate: ProxyCandidate | undefined, atRatio: number, recipe:
       return;
     }
     setGrab((before) => (before.status === 'done' ? before : { status: 'grabbing' }));
-    const job = startGrab(file, candidate.facts, atRatio, { lines, keyFrames, grade });
+    const job = startGrab(file, candidate.facts, atRatio, { lines, share, keyFrames, grade });
     let isGone = false;
     job.outcome.then((outcome) => {
       if (isGone) return;
@@ -64,7 +64,7 @@ function useGrab(candidate: ProxyCandidate | undefined, atRatio: number, recipe:
       isGone = true;
       job.stop();
     };
-  }, [candidate, atRatio, lines, keyFrames, grade]);
+  }, [candidate, atRatio, lines, share, keyFrames, grade]);
   return grab;
 }
 

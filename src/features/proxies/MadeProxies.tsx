@@ -5,6 +5,7 @@ import type { ProxyFolder } from '@/adapters/browser/proxy-folder';
 import type { JobCard } from '@/core/card';
 import { isStale, type ManifestEntry } from '@/core/proxies';
 import { formatBytes, formatCount } from '@/messages/format';
+import { nameRecipeSize } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Row, Soft, Spaced } from '@/ui/layout';
@@ -50,7 +51,7 @@ export function MadeProxies({ card, folder, onDelete, onSave }: MadeProxiesProps
                 <th scope="row">
                   {entry.name} {note && <Tag kind="guess">{note}</Tag>}
                   <Soft as="small" style={{ display: 'block', fontWeight: 400 }}>
-                    of {entry.originalName}, {entry.recipe.lines} lines
+                    of {entry.originalName}, {nameRecipeSize(entry.recipe)}
                   </Soft>
                 </th>
                 <td data-figure>{formatBytes(entry.sizeBytes)}</td>

@@ -75,7 +75,13 @@ export function OwnRecipes({ recipe, onRecipe }: OwnRecipesProps) {
             options={recipes.map(({ name }) => ({ value: name, label: name }))}
             onChange={(name) => {
               const chosen = recipes.find((own) => own.name === name);
-              if (chosen) onRecipe({ lines: chosen.lines, keyFrames: chosen.keyFrames, grade: chosen.grade });
+              if (chosen)
+                onRecipe({
+                  lines: chosen.lines,
+                  share: chosen.share,
+                  keyFrames: chosen.keyFrames,
+                  grade: chosen.grade,
+                });
             }}
           />
         )}

@@ -5,7 +5,8 @@ import { deleteProxies } from '@/adapters/browser/proxy-folder';
 import { canPickFolder } from '@/adapters/browser/proxy-place';
 import { saveFile } from '@/adapters/browser/save-file';
 import { applyCommand, type CardProxy, proxyStates } from '@/core/card';
-import { isSuggested, listProxyCandidates } from '@/core/fixes';
+import { lightensEffects } from '@/core/diagnose';
+import { asLightening, isSuggested, listProxyCandidates, type ProxyCandidate } from '@/core/fixes';
 import { isOver, proxyFileNames, proxySuffix } from '@/core/proxies';
 import { hasPracticeMachine } from '@/demo/practice-cards';
 import { proxyStateTexts } from '@/messages/editor';
@@ -18,6 +19,7 @@ import { Note } from '@/ui/Note';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
 import { findFile } from '../footage/session-files';
+import { useDiagnosis } from '../shell/diagnosis-context';
 import { useNotify } from '../shell/notices';
 import { useCardStore } from '../shell/store-context';
 import { ToolPage } from '../shell/ToolPage';
@@ -32,6 +34,7 @@ import { OwnRecipes } from './OwnRecipes';
 import { proxySession } from './proxy-session';
 import { QueueTable, useProxyQueue } from './QueueTable';
 import { RecipeFields } from './RecipeFields';
+import { ShownByClip } from './ShownByClip';
 import { useProxyFolder } from './use-proxy-folder';
 import { useSampleClip } from './use-sample-clip';
 import { useUndecodable } from './use-undecodable';
@@ -47,7 +50,18 @@ export function ProxiesTool() {
   const sample = useSampleClip((clipId) => dispatch({ type: 'picked', clipIds: [clipId] }));
   const queueTop = useRef<HTMLDivElement>(null);
   const [, lookAgain] = useReducer((count: number) => count + 1, 0);
-  const candidates = useMemo(() => listProxyCandidates(card, choice.recipe), [card, choice.recipe]);
+  const { diagnosis } = useDiagnosis();
+  const byThemselves = useMemo(() => listProxyCandidates(card, choice.recipe), [card, choice.recipe]);
+  const areLightening = useMemo(() => {
+    const idsOf = (those: readonly ProxyCandidate[]) => those.map(({ clip }) => clip.id);
+    const needed = idsOf(byThemselves.filter(isSuggested));
+    const light = idsOf(byThemselves.filter(({ verdict }) => verdict === 'light'));
+    return lightensEffects(card, diagnosis?.sketch ?? null, { needed, light }, choice.recipe);
+  }, [card, diagnosis, byThemselves, choice.recipe]);
+  const candidates = useMemo(
+    () => (areLightening ? asLightening(byThemselves) : byThemselves),
+    [areLightening, byThemselves],
+  );
   const unreadable = useUndecodable(candidates);
   // The queue changes with every frame that is told of; what is in it does not.
   const inHandKey = queue.items.flatMap((item) => (isOver(item) ? [] : item.clipId)).join(' ');
@@ -206,13 +220,18 @@ export function ProxiesTool() {
               <LinkButton href={href('export-check')}>What to put back before export</LinkButton>
             </Row>
           </Spaced>
+          {(card.editor.proxies === 'attached' || card.editor.proxies === 'shown') && (
+            <Spaced>
+              <ShownByClip card={card} />
+            </Spaced>
+          )}
         </Sheet>
       )}
       <Disclosure label="What a proxy is, and when it does not help">
         <p>
           The editor plays the small copy and exports from the original. It helps where decoding the clips takes the
           time; it does nothing for effects that are computed on the finished picture, and it is no help before the
-          preview really shows it.
+          preview really shows it. Some editors show it at a lowered preview quality only.
         </p>
       </Disclosure>
     </ToolPage>

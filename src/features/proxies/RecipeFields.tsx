@@ -7,7 +7,17 @@ import { SegmentedField } from '@/ui/SegmentedField';
 import { TextField } from '@/ui/TextField';
 import { isSuffixUsable } from './choice-state';
 
-const allLines = [360, 540, 720, 1080] as const;
+/** Sizes to choose from: lines, or a share of each original's. */
+const sizes = [
+  ...([360, 540, 720, 1080] as const).map((lines) => ({
+    value: `${lines}`,
+    label: lines,
+    size: { lines, share: null },
+  })),
+  ...([2, 4] as const).map((part) => ({ value: `1/${part}`, label: `1/${part}`, size: { share: 1 / part } })),
+];
+const sizeOf = ({ lines, share }: ProxyRecipe): string =>
+  share === null ? String(lines) : `1/${Math.round(1 / share)}`;
 
 interface RecipeFieldsProps {
   readonly recipe: ProxyRecipe;
@@ -23,9 +33,9 @@ export function RecipeFields({ recipe, suffix, onRecipe, onSuffix }: RecipeField
       <FieldGrid>
         <SegmentedField
           label="Lines"
-          value={String(recipe.lines)}
-          options={allLines.map((lines) => ({ value: String(lines), label: lines }))}
-          onChange={(lines) => onRecipe({ lines: Number(lines) })}
+          value={sizeOf(recipe)}
+          options={sizes}
+          onChange={(value) => onRecipe(sizes.find((size) => size.value === value)?.size ?? {})}
         />
         <SegmentedField
           label="Key frames"

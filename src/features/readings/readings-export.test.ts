@@ -30,6 +30,16 @@ describe('readings as files', () => {
     expect(readReadings('')).toEqual({ ok: false, failure: { code: 'readings-not-read' } });
   });
 
+  it('are read from files that were written before recorders were seen', () => {
+    const older = (text: string) => text.replaceAll(/^ *"recorderName": "",\n/gm, '');
+    expect(readReadings(older(serializeReadings(readings)))).toEqual({ ok: true, value: readings });
+    const [head = '', ...lines] = toReadingsCsv(readings).split('\r\n');
+    const at = head.split(',').indexOf('recorderName');
+    expect(at).toBeGreaterThan(0);
+    const without = readReadings([head.replace('recorderName,', 'unheard,'), ...lines].join('\r\n'));
+    expect(without).toEqual({ ok: true, value: readings });
+  });
+
   it('say which reading has a value that cannot be', () => {
     const broken = toReadingsCsv(readings).replace('12.5', '-1');
     expect(readReadings(broken)).toEqual({

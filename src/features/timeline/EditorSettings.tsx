@@ -3,6 +3,7 @@
 import { type CardEditor, lateFramePolicies, playsByOf, playWays, proxyStates } from '@/core/card';
 import { drawingHabitIds } from '@/core/load';
 import { type KnownState, knownStates } from '@/core/machine';
+import { nameCodec } from '@/messages/clip-facts';
 import { habitTexts, lateFrameTexts, playWayTexts, proxyStateTexts, waitsAllTheSame } from '@/messages/editor';
 import { knownStateTexts } from '@/messages/machine';
 import { Disclosure } from '@/ui/Disclosure';
@@ -22,6 +23,18 @@ const depths = ['8', '16', '32', 'unknown'].map((value) => ({
 /** Gigabytes in a field, mebibytes on the card. */
 const toMib = (gigabytes: number | null): number | null => (gigabytes === null ? null : Math.round(gigabytes * 1024));
 const toGigabytes = (mib: number | null): number | null => (mib === null ? null : mib / 1024);
+
+const dontKnow = { value: 'unknown', label: 'Don’t know' };
+/** What editors make proxies in. */
+const proxyCodecs = [
+  dontKnow,
+  ...['h264', 'hevc', 'prores', 'dnxhd', 'mjpeg'].map((codec) => ({ value: codec, label: nameCodec(codec) })),
+];
+const proxyQualities = [
+  dontKnow,
+  { value: '1', label: 'at every preview quality' },
+  ...[2, 4, 8].map((part) => ({ value: String(1 / part), label: `at 1/${part} quality and below` })),
+];
 
 /** How the person's editor is set up, before any fix; each answer may be left open, and tells causes apart. */
 export function EditorSettings() {
@@ -46,6 +59,30 @@ export function EditorSettings() {
             maxValue={32_768}
             value={editor.proxyHeightPx}
             onChange={(proxyHeightPx) => set({ proxyHeightPx })}
+          />
+        )}
+        {hasProxies && (
+          <SelectField
+            label="Codec of the proxies"
+            value={editor.proxyCodec ?? 'unknown'}
+            options={proxyCodecs}
+            onChange={(value) => set({ proxyCodec: value === 'unknown' ? null : value })}
+          />
+        )}
+        {hasProxies && (
+          <SegmentedField<KnownState>
+            label="Every frame of theirs is a key frame"
+            options={states}
+            value={editor.isEveryProxyFrameKey}
+            onChange={(isEveryProxyFrameKey) => set({ isEveryProxyFrameKey })}
+          />
+        )}
+        {hasProxies && (
+          <SelectField
+            label="The editor shows them"
+            value={editor.proxyQualityRatio === null ? 'unknown' : String(editor.proxyQualityRatio)}
+            options={proxyQualities}
+            onChange={(value) => set({ proxyQualityRatio: value === 'unknown' ? null : Number(value) })}
           />
         )}
         <SelectField

@@ -1,4 +1,5 @@
 import { withHidden, withProjectHeight, withProjectRate } from '../../load/change-state';
+import { showsProxies } from '../../load/clip-cost';
 import type { SetupState } from '../../load/types';
 import type { CauseDefinition } from '../types';
 import { byAnswer, hasTrouble, troubleFault, withoutTroubles } from './troubles';
@@ -17,6 +18,9 @@ export const buildingPreviews = {
   repair: (state) => withoutTroubles(state, 'builds'),
 } as const satisfies CauseDefinition;
 
+/** Where an editor shows proxies at lower qualities only, it does so mostly from a half of full on. Assumption. */
+const usualProxyRatio = 1 / 2;
+
 /** Proxies exist, and the preview shows the originals all the same. */
 export const proxiesNotShown = {
   kind: 'configuration',
@@ -32,9 +36,17 @@ export const proxiesNotShown = {
       odds: (setup) => (setup.clips.some((clip) => clip.proxy !== null) ? 0.2 : 0),
       suppose: (state) => withHidden(state, { areProxiesShown: false, areProxiesAttached: false }),
     },
+    {
+      variant: 'only-at-lower-quality',
+      odds: ({ clips, preview }, { isProxyQualityStated }) =>
+        clips.some((clip) => clip.proxy !== null) && preview.qualityRatio > usualProxyRatio && !isProxyQualityStated
+          ? 0.06
+          : 0,
+      suppose: (state) => withHidden(state, { proxiesUpToRatio: usualProxyRatio }),
+    },
   ],
-  isPresent: (state) => hasProxies(state) && !(state.hidden.areProxiesShown && state.hidden.areProxiesAttached),
-  repair: (state) => withHidden(state, { areProxiesShown: true, areProxiesAttached: true }),
+  isPresent: (state) => hasProxies(state) && !showsProxies(state),
+  repair: (state) => withHidden(state, { areProxiesShown: true, areProxiesAttached: true, proxiesUpToRatio: 1 }),
 } as const satisfies CauseDefinition;
 
 /** An open panel decodes the original a second time, proxies or not. */
