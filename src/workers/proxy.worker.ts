@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import { checkMadeProxy } from '@/adapters/browser/check-made-proxy';
+import { isAccepted } from '@/adapters/browser/hardware-answer';
 import { createGate, makeProxy } from '@/adapters/browser/make-proxy';
 import { toProxyFailure } from '@/adapters/browser/proxy-failure';
 import { beginProxyFile } from '@/adapters/browser/proxy-folder';
@@ -10,6 +11,8 @@ const means = {
   createDecoder: (init: VideoDecoderInit) => new VideoDecoder(init),
   createEncoder: (init: VideoEncoderInit) => new VideoEncoder(init),
   nowMs: () => performance.now(),
+  acceptsDecoder: (config: VideoDecoderConfig) => isAccepted(VideoDecoder, config),
+  acceptsEncoder: (config: VideoEncoderConfig) => isAccepted(VideoEncoder, config),
 };
 const gate = createGate();
 const stopping = new AbortController();

@@ -2,6 +2,7 @@ import type { EncodedPacket } from 'mediabunny';
 import type { VideoFacts } from '@/core/footage';
 import { rationalToNumber } from '@/core/numbers/rational';
 import { keyFrameDistanceOf, type ProxyRecipe, type ProxySize, proxyMegabitPerSec } from '@/core/proxies';
+import type { Coders } from './choose-coders';
 import { ProxyError } from './proxy-failure';
 import { createFrameScaler, isTakenByEncoders } from './scale-frame';
 
@@ -10,6 +11,17 @@ export interface ProxyMeans {
   readonly createDecoder: (init: VideoDecoderInit) => VideoDecoder;
   readonly createEncoder: (init: VideoEncoderInit) => VideoEncoder;
   readonly nowMs: () => number;
+  /** Whether this browser takes a configuration. */
+  readonly acceptsDecoder: (config: VideoDecoderConfig) => Promise<boolean>;
+  readonly acceptsEncoder: (config: VideoEncoderConfig) => Promise<boolean>;
+}
+
+/** What a feed makes of which original, and by whom. */
+export interface FeedPlan {
+  readonly facts: VideoFacts;
+  readonly size: ProxySize;
+  readonly recipe: ProxyRecipe;
+  readonly coders: Coders;
 }
 
 /** Packets waiting in the decoder and frames waiting in the encoder: enough to keep both busy, few enough to stay small. */
@@ -87,7 +99,7 @@ export class FrameFeed {
   constructor(
     means: ProxyMeans,
     config: VideoDecoderConfig,
-    { facts, size, recipe }: { readonly facts: VideoFacts; readonly size: ProxySize; readonly recipe: ProxyRecipe },
+    { facts, size, recipe, coders }: FeedPlan,
     private readonly room: Room,
     onChunk: EncodedVideoChunkOutputCallback,
   ) {
@@ -105,8 +117,8 @@ export class FrameFeed {
       error: ({ message }) =>
         room.breakOff(new ProxyError({ code: 'proxy-frame-unreadable', atMs: this.decodingAtMs, detail: message })),
     });
-    this.encoder.configure(encoderConfigOf(facts, size, recipe));
-    this.decoder.configure(config);
+    this.encoder.configure({ ...encoderConfigOf(facts, size, recipe), hardwareAcceleration: coders.encoding });
+    this.decoder.configure({ ...config, hardwareAcceleration: coders.decoding });
     for (const end of [this.decoder, this.encoder]) end.addEventListener('dequeue', room.notify);
   }
 

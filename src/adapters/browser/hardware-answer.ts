@@ -26,9 +26,9 @@ const plainConfig: VideoDecoderConfig = { codec: 'avc1.640028', codedWidth: 1920
 const mimeByContainer: Readonly<Record<string, string>> = { webm: 'video/webm', mkv: 'video/webm' };
 
 /** Whether a browser takes a configuration; it may refuse, or not know the codec string at all. */
-export const isAccepted = async (
-  oracle: Pick<DecodeOracle, 'isConfigSupported'>,
-  config: VideoDecoderConfig,
+export const isAccepted = async <Config>(
+  oracle: { readonly isConfigSupported: (config: Config) => Promise<{ readonly supported?: boolean }> },
+  config: Config,
 ): Promise<boolean> => {
   try {
     return (await oracle.isConfigSupported(config)).supported === true;

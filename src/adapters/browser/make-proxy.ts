@@ -6,11 +6,13 @@ import {
   type ProxyFailure,
   type ProxyProgress,
   type ProxyRecipe,
+  type ProxySize,
   proxySizeOf,
 } from '@/core/proxies';
 import { fail, type Result, succeed } from '@/core/result';
 import { readableFormats } from '../shared/readable-formats';
-import { FrameFeed, type ProxyMeans, Room } from './frame-feed';
+import { browsersChoice, type Coders, chooseCoders } from './choose-coders';
+import { encoderConfigOf, FrameFeed, type ProxyMeans, Room } from './frame-feed';
 import { ProxyError, toProxyFailure } from './proxy-failure';
 import { ProxyWriter } from './proxy-writer';
 
@@ -64,6 +66,55 @@ async function openOriginal(
   if (!track || !config || !(await VideoDecoder.isConfigSupported(config)).supported)
     throw new ProxyError({ code: 'proxy-codec-not-decoded', codec: facts.codec });
   return { track, config };
+}
+
+/** A trial takes the first second, a shorter clip is made before it would pay. */
+const trialSec = 1;
+const leastForTrialMs = 10_000;
+
+interface Original {
+  readonly track: InputVideoTrack;
+  readonly config: VideoDecoderConfig;
+  readonly facts: VideoFacts;
+  readonly size: ProxySize;
+  readonly recipe: ProxyRecipe;
+}
+
+/** Who is to decode and encode this clip: whoever makes its first second quickest. */
+async function findCoders(
+  means: ProxyMeans,
+  { track, config, facts, size, recipe }: Original,
+  signal: AbortSignal,
+): Promise<Coders> {
+  if (facts.durationMs < leastForTrialMs) return browsersChoice;
+  const inHardware = { hardwareAcceleration: 'prefer-hardware' } as const;
+  const accepted = {
+    decoding: await means.acceptsDecoder({ ...config, ...inHardware }),
+    encoding: await means.acceptsEncoder({ ...encoderConfigOf(facts, size, recipe), ...inHardware }),
+  };
+  return chooseCoders(accepted, async (coders) => {
+    if (signal.aborted) return null;
+    const room = new Room();
+    let feed: FrameFeed | null = null;
+    let [givenCount, madeCount] = [0, 0];
+    const fromMs = means.nowMs();
+    try {
+      feed = new FrameFeed(means, config, { facts, size, recipe, coders }, room, () => madeCount++);
+      for await (const packet of new EncodedPacketSink(track).packets()) {
+        if (packet.timestamp > trialSec || signal.aborted) break;
+        await feed.ready();
+        feed.push(packet, packet.toEncodedVideoChunk());
+        givenCount++;
+      }
+      await feed.finish();
+      return madeCount === givenCount ? means.nowMs() - fromMs : null;
+    } catch {
+      // What breaks here is not taken; what breaks with every way breaks in the making, and is told then.
+      return null;
+    } finally {
+      feed?.dispose();
+    }
+  });
 }
 
 /** Tells how far the making is, and holds it while the gate is closed; time that it was held does not count. */
@@ -126,7 +177,9 @@ export async function makeProxy(
     const { widthPx, heightPx } = proxySizeOf(facts, linesFor(recipe, facts)) ?? facts;
     const size = { widthPx, heightPx };
     writer = await ProxyWriter.open({ input, track, facts, recipe, target }, room.breakOff);
-    feed = new FrameFeed(means, config, { facts, size, recipe }, room, writer.add);
+    const coders = await findCoders(means, { track, config, facts, size, recipe }, signal);
+    room.check();
+    feed = new FrameFeed(means, config, { facts, size, recipe, coders }, room, writer.add);
     for await (const packet of new EncodedPacketSink(track).packets()) {
       await feed.ready();
       const chunk = packet.toEncodedVideoChunk();

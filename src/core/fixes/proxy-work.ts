@@ -5,6 +5,7 @@ import { proxyStreamOf } from '../load/proxy-stream';
 import type { PictureStream, SetupClip, SetupState } from '../load/types';
 import { usableScrubMs } from '../load/usable';
 import { linesOf } from '../proxies/recipe';
+import type { FixWork } from './types';
 
 /** Writing a proxy beside decoding the original, measured in the browser (docs/model.md): 4.2 s against 3.7 s. */
 export const makingOverDecoding = 1.15;
@@ -117,10 +118,7 @@ export const conversionMinutes = (state: SetupState, clips: readonly SetupClip[]
   (decodingRefMsOf(clips) * overDecoding) / decodeSpeedOf(state.setup) / 60_000;
 
 /** What making proxies of these clips takes: minutes on this machine and gigabytes (10^9 bytes) on disk. */
-export function estimateProxyWork(
-  state: SetupState,
-  heightPx: number,
-): { readonly clipCount: number; readonly minutes: number; readonly gigabytes: number } {
+export function estimateProxyWork(state: SetupState, heightPx: number): FixWork {
   const clips = clipsForProxies(state, heightPx);
   const megabits = clips.reduce(
     (sum, { original, durationMs }) => sum + (durationMs / 1000) * proxyStreamOf(original, heightPx).bitrateMbitPerSec,
@@ -128,6 +126,10 @@ export function estimateProxyWork(
   );
   return {
     clipCount: clips.length,
+    fromLines: clips.reduce(
+      (least, { original }) => Math.min(least, linesOf(original)),
+      clips[0] ? linesOf(clips[0].original) : 0,
+    ),
     minutes: conversionMinutes(state, clips, makingOverDecoding),
     gigabytes: megabits / 8000,
   };

@@ -23,6 +23,8 @@ export type FixRequirement = 'save' | 'restart' | 'builds-finished';
 /** Files that a fix makes: for how many clips, in how many minutes, of how many gigabytes (10^9 bytes). */
 export interface FixWork {
   readonly clipCount: number;
+  /** Lines of the smallest of those clips: the size from which clips are worth it. */
+  readonly fromLines: number;
   readonly minutes: number;
   readonly gigabytes: number;
 }

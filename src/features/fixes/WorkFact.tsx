@@ -10,8 +10,8 @@ export function WorkFact({ work }: { readonly work: FixWork | null }) {
     <>
       <dt>makes</dt>
       <dd>
-        {formatCount(work.clipCount, 'proxy', 'proxies')}, {formatGigabytes(work.gigabytes)},{' '}
-        {formatMinutes(work.minutes)} of making
+        {formatCount(work.clipCount, 'proxy', 'proxies')} of clips from {work.fromLines} lines up,{' '}
+        {formatGigabytes(work.gigabytes)}, {formatMinutes(work.minutes)} of making
       </dd>
     </>
   );

@@ -53,7 +53,7 @@ export const footageTexts = {
   },
   'make-proxies-on-import': {
     steps: () => [
-      'Switch on making small copies of what you import, for clips larger than the project at least.',
+      'Switch on making small copies of what you import, for clips of the size named here and larger.',
       'Choose a folder on a drive with room for them. Some editors must be restarted before it takes effect.',
       'Import everything, and take a break until all of them are ready.',
     ],

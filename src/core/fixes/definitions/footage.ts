@@ -1,6 +1,7 @@
 import { changeClips, withHidden, withProjectHeight, withProjectRate } from '../../load/change-state';
 import { proxyStreamOf } from '../../load/proxy-stream';
 import type { PictureStream, SetupState } from '../../load/types';
+import { usualRecipe } from '../../proxies/recipe';
 import { define, numberLevel } from '../define';
 import { attachWays, type FixLevel } from '../fix-facts';
 import { missingLinesRatio } from '../preview-level';
@@ -92,6 +93,8 @@ export const footageFixes = [
     applyTo: (state) => state,
     minutes: 4,
     sacrifice: { disk: 0.1 },
+    // What it would have made of the clips that are here: the next ones are like them.
+    work: (state) => estimateProxyWork(state, usualRecipe.lines),
   }),
   define('convert-footage', {
     levelsFor: ({ setup }) => setup.clips.some((clip) => isLong(clip.original)),
