@@ -22,6 +22,8 @@ export function describeVerdict({ verdict, load }: ProxyCandidate): string {
       return `plays, but a jump takes ${formatMs(load.jumpMs)} ms`;
     case 'light':
       return `needs none: ${formatMs(load.pictureMs)} of ${formatMs(load.budgetMs)} ms a picture`;
+    case 'large-still':
+      return `scaling it down takes ${formatMs(load.pictureMs)} of ${formatMs(load.budgetMs)} ms a picture`;
     case 'lightens-effects':
       return 'plays, but effects are computed on the clip’s own picture: a small one lightens them';
     case 'small':

@@ -1,11 +1,18 @@
-import type { VideoFacts } from '@/core/footage';
-import type { CheckedProxy, MadeProxy, ProxyCheck, ProxyFailure, ProxyProgress, ProxyRecipe } from '@/core/proxies';
+import type {
+  CheckedProxy,
+  MadeProxy,
+  ProxyCheck,
+  ProxyFailure,
+  ProxyOriginal,
+  ProxyProgress,
+  ProxyRecipe,
+} from '@/core/proxies';
 import type { Result } from '@/core/result';
 
 /** What is to be made, of what, and where it goes. Files and folders travel as handles. */
 export interface ProxyOrder {
   readonly file: File;
-  readonly facts: VideoFacts;
+  readonly facts: ProxyOriginal;
   readonly recipe: ProxyRecipe;
   readonly folder: FileSystemDirectoryHandle;
   readonly name: string;

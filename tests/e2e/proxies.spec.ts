@@ -48,6 +48,35 @@ async function openWithClips(page: Page, ...names: readonly string[]): Promise<v
   await steps.getByRole('link', { name: /^Proxies/ }).click();
 }
 
+test('makes smaller copies of stills, upright and as they are see-through, and checks them', async ({ page }) => {
+  await givePicker(page);
+  await openWithClips(page, 'bowl-turned.jpg', 'bowl.png');
+  await page.getByRole('radiogroup', { name: 'Lines' }).getByText('1/2').click();
+  const clips = page.getByRole('table', { name: 'Clips that could have a proxy' });
+  for (const name of ['bowl-turned.jpg', 'bowl.png'])
+    await clips.getByRole('checkbox', { name: `Make a proxy of ${name}` }).check();
+  await page.getByRole('button', { name: 'Choose where they go' }).click();
+  await page.getByRole('button', { name: 'Make 2 proxies' }).click();
+  const round = page.getByRole('table', { name: 'Proxies of this round' });
+  await expect(round.getByText('fine: same frames, same pictures')).toHaveCount(2);
+  expect(await listFolder(page)).toEqual(['bowl-turned_Proxy.jpg', 'bowl_Proxy.png', 'oil-can-proxies.json']);
+  // The turned one is stored lying on its side: its copy stands, with no mark to turn it by.
+  const sizes = await page.evaluate(async () => {
+    const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('Proxies of the barn');
+    const found: number[][] = [];
+    for (const name of ['bowl-turned_Proxy.jpg', 'bowl_Proxy.png']) {
+      const file = await (await folder.getFileHandle(name)).getFile();
+      const { width, height } = await createImageBitmap(file, { imageOrientation: 'none' });
+      found.push([width, height]);
+    }
+    return found;
+  });
+  expect(sizes).toEqual([
+    [2000, 3000],
+    [320, 180],
+  ]);
+});
+
 test('makes proxies of chosen clips into a folder, checks them, and follows them to the export check', async ({
   page,
 }) => {

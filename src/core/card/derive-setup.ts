@@ -217,7 +217,13 @@ function withKnownProxy(clip: SetupClip, proxy: CardProxy | undefined): SetupCli
   });
   return {
     ...clip,
-    proxy: { ...stream, widthPx, heightPx, bitrateMbitPerSec: sizeBytes / 125 / Math.max(1, clip.durationMs) },
+    proxy: {
+      ...stream,
+      widthPx,
+      heightPx,
+      // A still is read once.
+      bitrateMbitPerSec: stream.codec === 'still' ? 0 : sizeBytes / 125 / Math.max(1, clip.durationMs),
+    },
   };
 }
 

@@ -68,6 +68,47 @@ describe('a share of the lines', () => {
   });
 });
 
+describe('stills', () => {
+  const withStill = (widthPx: number, heightPx: number): JobCard => ({
+    ...heavy,
+    clips: [
+      {
+        ...(heavy.clips[0] as JobCard['clips'][number]),
+        id: 'still',
+        facts: {
+          kind: 'still',
+          fileName: 'wall.jpg',
+          sizeBytes: 9_000_000,
+          container: 'jpeg',
+          widthPx,
+          heightPx,
+          rotationDegrees: 0,
+        },
+      },
+      ...heavy.clips,
+    ],
+  });
+  const stillOf = (card: JobCard) => listProxyCandidates(card, usualRecipe).find(({ clip }) => clip.id === 'still');
+
+  it('are suggested where they have far more lines than the timeline, and are no trouble otherwise', () => {
+    expect(stillOf(withStill(8000, 6000))).toMatchObject({ verdict: 'large-still', minutes: 0 });
+    expect(stillOf(withStill(1400, 900))?.verdict).toBe('light');
+    expect(stillOf(withStill(800, 500))?.verdict).toBe('small');
+    expect(stillOf(withStill(8000, 6000))?.proxyBytes).toBeLessThan(1_000_000);
+  });
+
+  it('cost less to scale with a smaller copy, and nothing to decode either way', () => {
+    const card = withProxies(withStill(8000, 6000), proxyOf('still'));
+    const { original, proxy } = deriveBaseState(card).setup.clips.find(({ id }) => id === 'still') ?? {};
+    expect([original?.codec, proxy?.codec, proxy?.widthPx, proxy?.bitrateMbitPerSec]).toEqual([
+      'still',
+      'still',
+      960,
+      0,
+    ]);
+  });
+});
+
 describe('clips whose effects a proxy lightens', () => {
   it('are those that need none for their own sake, and are suggested then', () => {
     const listed = listProxyCandidates(heavy, usualRecipe);

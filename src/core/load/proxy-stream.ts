@@ -8,6 +8,7 @@ export function proxyStreamOf(
   recipe: Pick<ProxyRecipe, 'keyFrames' | 'grade'> = usualRecipe,
 ): PictureStream {
   const { widthPx, heightPx } = proxySizeOf(original, lines) ?? original;
+  if (original.codec === 'still') return { ...original, widthPx, heightPx };
   return {
     codec: 'h264',
     bitDepth: 8,

@@ -1,13 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
-import type { VideoFacts } from '../footage';
+import type { StillFacts, VideoFacts } from '../footage';
 import {
   keyFrameDistanceOf,
+  linesFor,
   proxyFileNames,
   proxyMegabitPerSec,
   proxySizeOf,
   soundMegabitPerSec,
+  stillProxyBytes,
   usualRecipe,
 } from '.';
 
@@ -16,6 +18,35 @@ const named = (fileName: string, codec: string | null = null) =>
     fileName,
     audio: codec === null ? null : { codec, channelCount: 2, sampleRateHz: 48_000 },
   }) as VideoFacts;
+
+describe('linesFor', () => {
+  it('are the same for all, or a share of each original’s shorter side', () => {
+    const tall = { widthPx: 1080, heightPx: 1920 };
+    expect(linesFor({ lines: 540, share: null }, tall)).toBe(540);
+    expect(linesFor({ lines: 540, share: 1 / 4 }, tall)).toBe(270);
+    expect(linesFor({ lines: 540, share: 1 / 4 }, { widthPx: 3, heightPx: 2 })).toBe(2);
+  });
+});
+
+describe('smaller stills', () => {
+  const still = (fileName: string, container: StillFacts['container']): StillFacts => ({
+    kind: 'still',
+    fileName,
+    sizeBytes: 1,
+    container,
+    widthPx: 6000,
+    heightPx: 4000,
+    rotationDegrees: 0,
+  });
+
+  it('keep what is see-through in a form that holds it, and are named like other proxies', () => {
+    expect(proxyFileNames([still('a.jpeg', 'jpeg'), still('b.png', 'png'), still('c.webp', 'webp')], '_Proxy')).toEqual(
+      ['a_Proxy.jpg', 'b_Proxy.png', 'c_Proxy.png'],
+    );
+    const size = { widthPx: 810, heightPx: 540 };
+    expect(stillProxyBytes(still('a.jpeg', 'jpeg'), size)).toBeLessThan(stillProxyBytes(still('b.png', 'png'), size));
+  });
+});
 
 describe('proxySizeOf', () => {
   it('takes lines of the shorter side, in even numbers', () => {

@@ -1,4 +1,4 @@
-import type { VideoFacts } from '../footage/types';
+import type { StillFacts, VideoFacts } from '../footage/types';
 
 /** Which frames of a proxy can be decoded alone: all of them for jumping about, or one every half second for small files. */
 export const keyFrameWays = ['every-frame', 'half-second'] as const;
@@ -84,14 +84,30 @@ const isPlainSound = ({ audio }: VideoFacts): boolean => audio?.codec.startsWith
 
 const stemOf = (fileName: string): string => fileName.replace(/\.[^.]*$/, '');
 
+/** What a proxy can be made of. */
+export type ProxyOriginal = VideoFacts | StillFacts;
+
+/** Forms of stills in which parts may be see-through. */
+const seeThrough: ReadonlySet<string> = new Set(['png', 'webp']);
+
 /** The ending that says what a proxy's file is. */
-export const proxyEnding = (facts: VideoFacts): 'mov' | 'mp4' => (isPlainSound(facts) ? 'mov' : 'mp4');
+export function proxyEnding(facts: ProxyOriginal): 'mov' | 'mp4' | 'png' | 'jpg' {
+  if (facts.kind === 'still') return seeThrough.has(facts.container) ? 'png' : 'jpg';
+  return isPlainSound(facts) ? 'mov' : 'mp4';
+}
+
+/** Bytes a pixel of smaller stills. Assumption. */
+const stillBytesPerPx = { jpg: 0.35, png: 1.6 } as const;
+
+/** About how large the smaller copy of a still is. */
+export const stillProxyBytes = (facts: StillFacts, { widthPx, heightPx }: ProxySize): number =>
+  stillBytesPerPx[seeThrough.has(facts.container) ? 'png' : 'jpg'] * widthPx * heightPx;
 
 /**
  * File names of proxies, in the order of their originals: the original's name and a suffix. Originals that differ by their
  * ending alone would share one: theirs has the ending in it.
  */
-export function proxyFileNames(originals: readonly VideoFacts[], suffix: string): readonly string[] {
+export function proxyFileNames(originals: readonly ProxyOriginal[], suffix: string): readonly string[] {
   const stems = originals.map(({ fileName }) => stemOf(fileName).toLowerCase());
   const counts = new Map<string, number>();
   for (const stem of stems) counts.set(stem, (counts.get(stem) ?? 0) + 1);

@@ -106,7 +106,7 @@ export function CheckOthers({ candidates }: CheckOthersProps) {
         type="file"
         multiple
         hidden
-        accept="video/*,.mov,.mkv"
+        accept="video/*,image/*,.mov,.mkv"
         aria-label="Choose proxies to check"
         onChange={(event) => {
           const files = [...(event.target.files ?? [])];

@@ -3,13 +3,15 @@
 import { useState } from 'react';
 import { isSuggested, type ProxyCandidate } from '@/core/fixes';
 import { rationalToNumber } from '@/core/numbers/rational';
+import type { ProxyOriginal } from '@/core/proxies';
+import { nameCodec } from '@/messages/clip-facts';
 import { formatBytes, formatCount, formatDuration, formatMinutes, formatRate } from '@/messages/format';
 import { cannotBeMadeHere, describeVerdict } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Row, Soft, Spaced, VisuallyHidden } from '@/ui/layout';
 import { PlainCheck } from '@/ui/PlainCheck';
-import { type ChoiceEvent, idsAbove, idsOfCodec } from './choice-state';
+import { type ChoiceEvent, codecOf, idsAbove, idsOfCodec } from './choice-state';
 
 const shownFirst = 12;
 
@@ -23,9 +25,18 @@ interface ClipChoiceProps {
   readonly onEvent: (event: ChoiceEvent) => void;
 }
 
+/** "H.264, 25 a second, 0:42", "a still". */
+const describeOriginal = (facts: ProxyOriginal): string =>
+  facts.kind === 'still'
+    ? 'a still'
+    : `${nameCodec(facts.codec)}, ${formatRate(rationalToNumber(facts.frameRate))} a second, ${formatDuration(facts.durationMs)}`;
+
+/** A clip of a few seconds, or a still, is no matter of minutes. */
+const describeMaking = (minutes: number): string => (minutes < 0.5 ? 'seconds' : formatMinutes(Math.max(1, minutes)));
+
 /** Simple ways to choose many clips at once, as many of them as make a difference here. */
 function QuickChoices({ candidates, onEvent }: Pick<ClipChoiceProps, 'candidates' | 'onEvent'>) {
-  const codecs = [...new Set(candidates.map(({ facts }) => facts.codec))];
+  const codecs = [...new Set(candidates.map(({ facts }) => codecOf(facts)))];
   const hasBoth = (ids: readonly string[]): boolean => ids.length > 0 && ids.length < candidates.length;
   // Two heights that choose the same clips are one.
   const tall = [2160, 1440, 1080].filter(
@@ -55,7 +66,7 @@ function QuickChoices({ candidates, onEvent }: Pick<ClipChoiceProps, 'candidates
             look="quiet"
             onPress={() => onEvent({ type: 'picked', clipIds: idsOfCodec(candidates, codec) })}
           >
-            All {codec}
+            All {codec === 'still' ? 'stills' : nameCodec(codec)}
           </Button>
         ))}
       <Button look="quiet" onPress={() => onEvent({ type: 'picked', clipIds: [] })}>
@@ -125,12 +136,11 @@ export function ClipChoice({ candidates, chosenIds, unreadableIds, inHandIds, on
                     <td data-figure>
                       {facts.widthPx} × {facts.heightPx}
                       <Soft as="small" style={{ display: 'block' }}>
-                        {facts.codec}, {formatRate(rationalToNumber(facts.frameRate))} a second,{' '}
-                        {formatDuration(facts.durationMs)}
+                        {describeOriginal(facts)}
                       </Soft>
                     </td>
                     <td data-figure>{canBe ? formatBytes(proxyBytes) : '–'}</td>
-                    <td data-figure>{canBe ? formatMinutes(Math.max(1, minutes)) : '–'}</td>
+                    <td data-figure>{canBe ? describeMaking(minutes) : '–'}</td>
                   </tr>
                 );
               })}

@@ -49,7 +49,7 @@ function useGrab(candidate: ProxyCandidate | undefined, atRatio: number, recipe:
   const { lines, share, keyFrames, grade } = recipe;
   useEffect(() => {
     const file = candidate && findFile(candidate.clip.id);
-    if (!candidate || !file) {
+    if (candidate?.facts.kind !== 'video' || !file) {
       setGrab({ status: 'none' });
       return;
     }

@@ -92,7 +92,7 @@ function MissingFiles({
         type="file"
         multiple
         hidden
-        accept="video/*,.mkv,.mts,.m2ts,.mov"
+        accept="video/*,image/*,.mkv,.mts,.m2ts,.mov"
         aria-label="Choose the files of the chosen clips"
         onChange={(event) => {
           const files = [...(event.target.files ?? [])];

@@ -72,7 +72,8 @@ export function ProxiesTool() {
   );
   const chosenIds = useMemo(() => new Set(chosen.map(({ clip }) => clip.id)), [chosen]);
   const comparable = candidates.filter(
-    ({ clip, verdict }) => verdict !== 'small' && !unreadable.has(clip.id) && findFile(clip.id),
+    ({ clip, facts, verdict }) =>
+      facts.kind === 'video' && verdict !== 'small' && !unreadable.has(clip.id) && findFile(clip.id),
   );
   const isBusy = queue.items.some((item) => !isOver(item));
   const doneCount = queue.items.filter(isOver).length;

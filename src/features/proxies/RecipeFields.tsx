@@ -30,7 +30,7 @@ interface RecipeFieldsProps {
 export function RecipeFields({ recipe, suffix, onRecipe, onSuffix }: RecipeFieldsProps) {
   return (
     <>
-      <FieldGrid>
+      <FieldGrid $leastPx={300}>
         <SegmentedField
           label="Lines"
           value={sizeOf(recipe)}

@@ -1,5 +1,5 @@
 import { isSuggested, type ProxyCandidate } from '@/core/fixes';
-import { linesOf, type ProxyRecipe, usualRecipe } from '@/core/proxies';
+import { linesOf, type ProxyOriginal, type ProxyRecipe, usualRecipe } from '@/core/proxies';
 
 /** What is to be made and how, while it is being chosen. */
 export interface ProxyChoice {
@@ -61,6 +61,9 @@ export const isSuffixUsable = (suffix: string): boolean =>
 export const idsAbove = (candidates: readonly ProxyCandidate[], lines: number): readonly string[] =>
   candidates.filter(({ facts }) => linesOf(facts) >= lines).map(({ clip }) => clip.id);
 
+/** What a clip is coded in; stills are a kind of their own. */
+export const codecOf = (facts: ProxyOriginal): string => (facts.kind === 'still' ? 'still' : facts.codec);
+
 /** All clips of a codec. */
 export const idsOfCodec = (candidates: readonly ProxyCandidate[], codec: string): readonly string[] =>
-  candidates.filter(({ facts }) => facts.codec === codec).map(({ clip }) => clip.id);
+  candidates.filter(({ facts }) => codecOf(facts) === codec).map(({ clip }) => clip.id);

@@ -1,6 +1,14 @@
 import { clearAfterDeath } from '@/adapters/browser/proxy-folder';
 import type { CardProxy } from '@/core/card';
-import { emptyQueue, isOver, nextToBegin, type ProxyQueue, type QueueEvent, reduceQueue } from '@/core/proxies';
+import {
+  emptyQueue,
+  isOver,
+  nextToBegin,
+  type ProxyOriginal,
+  type ProxyQueue,
+  type QueueEvent,
+  reduceQueue,
+} from '@/core/proxies';
 import { type RunningProxy, startProxy } from '@/workers/proxy.client';
 import type { ProxyOrder } from '@/workers/proxy.protocol';
 
@@ -10,6 +18,12 @@ export interface QueuedOrder extends ProxyOrder {
   readonly clipId: string;
   readonly onMade: (proxy: CardProxy) => void;
 }
+
+/** Frames of an original, as far as they are known; a still is one. */
+const frameTotalOf = (facts: ProxyOriginal): number =>
+  facts.kind === 'still'
+    ? 1
+    : (facts.frameCount ?? Math.round((facts.durationMs / 1000) * (facts.frameRate.num / facts.frameRate.den)));
 
 /** Several clips at once where cores are free: a decoder alone keeps about four busy. */
 const clipsAtOnce = (coreCount: number): number => Math.min(3, Math.max(1, Math.floor(coreCount / 4)));
@@ -47,8 +61,7 @@ export class ProxySession {
         clipId,
         fileName: file.name,
         proxyName: name,
-        frameTotal:
-          facts.frameCount ?? Math.round((facts.durationMs / 1000) * (facts.frameRate.num / facts.frameRate.den)),
+        frameTotal: frameTotalOf(facts),
       })),
     });
   }
