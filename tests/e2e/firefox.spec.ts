@@ -179,3 +179,50 @@ test('says what only another browser can, and offers what works here', deep, asy
   await choose('Take a reading', 'Drop a recording');
   await seen('recording');
 });
+
+test(
+  'makes smaller copies into this browser’s own storage, hands them out as files, and deletes them',
+  deep,
+  async () => {
+    await press('Start a card');
+    await heading('First things');
+    const cardPath = new URL(page.url()).pathname.replace(/[^/]*$/, '');
+    await press('On to machine');
+    await press('On to footage');
+    const input = await page.waitForSelector('input[aria-label="Choose video files"]');
+    await input?.uploadFile(mediaPath('wheel.mp4'), mediaPath('bowl.png'));
+    await seen('bowl.png');
+    // By the rail: a page that is loaded anew has no files in hand.
+    await page.locator(`a[href="${cardPath}proxies"]`).click();
+    await heading('Proxies');
+    await seen('Into this browser’s own storage');
+    await choose('Lines', '1/2');
+    for (const name of ['wheel.mp4', 'bowl.png'])
+      await page.locator(`input[aria-label="Make a proxy of ${name}"]`).click();
+    await press('Make 2 proxies');
+    await seen('fine: same frames, same pictures');
+    await page.waitForFunction(
+      () => document.querySelectorAll('table[aria-label="Proxies that Oil Can made"] tr').length === 2,
+    );
+    // What is handed out is the file itself: the address that the browser is told to save from is read back.
+    const bytes = await page.evaluate(async () => {
+      const saved = new Promise<Blob>((resolve) => {
+        const create = URL.createObjectURL;
+        URL.createObjectURL = (blob) => {
+          if (blob instanceof Blob) resolve(blob);
+          return create.call(URL, blob);
+        };
+      });
+      const save = [...document.querySelectorAll('main button')].find(
+        (each) => each.getAttribute('aria-label') === 'Save wheel_Proxy.mp4',
+      );
+      if (!(save instanceof HTMLElement)) throw new Error('nothing to save');
+      save.click();
+      return (await saved).size;
+    });
+    expect(bytes).toBeGreaterThan(10_000);
+    await press('Delete them…');
+    await press('Delete 2 proxies for good');
+    await seen('Deleted 2 proxies.');
+  },
+);
