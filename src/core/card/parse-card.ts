@@ -73,7 +73,7 @@ export function parseCard(document: unknown): Result<JobCard, CardFailure> {
     const path = parsed.error.issues[0]?.path ?? [];
     return fail({ code: 'card-field-invalid', path: path.join('.'), received: describeAt(current, path) });
   }
-  const card = parsed.data as JobCard;
+  const card: JobCard = parsed.data;
   const broken = findBrokenReference(card);
   if (broken) return fail({ code: 'card-reference-broken', ...broken });
   const wrongLevel = findWrongLevel(card);

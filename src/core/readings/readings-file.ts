@@ -50,7 +50,7 @@ function checkReadings(rows: readonly unknown[]): Result<readonly Reading[], Rea
     const parsed = readingSchema.safeParse(typeof row === 'object' ? { recorderName: '', ...row } : row);
     if (!parsed.success)
       return fail({ code: 'readings-field-invalid', index, path: (parsed.error.issues[0]?.path ?? []).join('.') });
-    readings.push(parsed.data as Reading);
+    readings.push(parsed.data);
   }
   return succeed(readings);
 }
