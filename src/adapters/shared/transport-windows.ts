@@ -55,24 +55,61 @@ interface VideoStream {
   readonly type: VideoType;
 }
 
-/** A table section behind its pointer byte (2.4.4). */
-const sectionOf = (payload: Uint8Array): Uint8Array => payload.subarray(1 + (payload[0] ?? 0));
+/** Bytes of a table section by its own word, its head included (2.4.4); more than there can be before that word is there. */
+const statedBytes = (section: Uint8Array): number =>
+  section.length < 3 ? Number.POSITIVE_INFINITY : 3 + ((((section[1] ?? 0) & 0xf) << 8) | (section[2] ?? 0));
+
+function joined(a: Uint8Array, b: Uint8Array): Uint8Array {
+  const both = new Uint8Array(a.length + b.length);
+  both.set(a);
+  both.set(b, a.length);
+  return both;
+}
+
+interface Section {
+  readonly pid: number;
+  readonly bytes: Uint8Array;
+}
+
+/**
+ * The table sections of a piece of the file, each whole: a section may run over several packets, and ends where its own
+ * length says. `isWanted` is asked anew for each packet.
+ */
+function* sectionsIn(head: Uint8Array, framing: Framing, isWanted: (pid: number) => boolean): Generator<Section> {
+  const begun = new Map<number, Uint8Array>();
+  for (const at of packetsIn(head, framing)) {
+    const pid = pidAt(head, at);
+    if (!isWanted(pid)) continue;
+    const payload = payloadAt(head, at);
+    const before = begun.get(pid);
+    // Where a section begins, a pointer says how much of the one before it comes first.
+    const pointer = payload[0] ?? 0;
+    const isStart = isStartAt(head, at);
+    if (!isStart && !before) continue;
+    const pieces = isStart
+      ? [...(before ? [joined(before, payload.subarray(1, 1 + pointer))] : []), payload.subarray(1 + pointer)]
+      : [joined(before ?? noBytes, payload)];
+    begun.delete(pid);
+    for (const bytes of pieces) {
+      if (bytes.length >= statedBytes(bytes)) yield { pid, bytes: bytes.subarray(0, statedBytes(bytes)) };
+      else begun.set(pid, bytes);
+    }
+  }
+}
 
 /** The first picture stream that the program map names (2.4.4.8), and its kind; null where none is found. */
 function findVideoPid(head: Uint8Array, framing: Framing): VideoStream | null {
   let mapPid: number | null = null;
-  for (const packetAt of packetsIn(head, framing)) {
-    if (!isStartAt(head, packetAt)) continue;
-    const pid = pidAt(head, packetAt);
-    const section = sectionOf(payloadAt(head, packetAt));
-    if (pid === 0 && section[0] === 0) mapPid = (((section[10] ?? 0) & 0x1f) << 8) | (section[11] ?? 0);
-    if (pid !== mapPid || section[0] !== 2) continue;
-    const end = 3 + ((((section[1] ?? 0) & 0xf) << 8) | (section[2] ?? 0)) - 4;
-    let at = 12 + ((((section[10] ?? 0) & 0xf) << 8) | (section[11] ?? 0));
-    while (at + 5 <= Math.min(end, section.length)) {
-      const type = section[at] ?? 0;
-      if (isVideoType(type)) return { pid: (((section[at + 1] ?? 0) & 0x1f) << 8) | (section[at + 2] ?? 0), type };
-      at += 5 + ((((section[at + 3] ?? 0) & 0xf) << 8) | (section[at + 4] ?? 0));
+  for (const { pid, bytes } of sectionsIn(head, framing, (asked) => asked === 0 || asked === mapPid)) {
+    if (pid === 0 && bytes[0] === 0) mapPid = (((bytes[10] ?? 0) & 0x1f) << 8) | (bytes[11] ?? 0);
+    if (pid !== mapPid || bytes[0] !== 2) continue;
+    // A check sum of four bytes ends it.
+    const end = bytes.length - 4;
+    let at = 12 + ((((bytes[10] ?? 0) & 0xf) << 8) | (bytes[11] ?? 0));
+    while (at + 5 <= end) {
+      const type = bytes[at] ?? 0;
+      if (isVideoType(type)) return { pid: (((bytes[at + 1] ?? 0) & 0x1f) << 8) | (bytes[at + 2] ?? 0), type };
+      at += 5 + ((((bytes[at + 3] ?? 0) & 0xf) << 8) | (bytes[at + 4] ?? 0));
     }
   }
   return null;
@@ -85,6 +122,13 @@ function parseStamp(payload: Uint8Array): number | null {
   const [a = 0, b = 0, c = 0, d = 0, e = 0] = payload.subarray(9, 14);
   return ((a >> 1) & 7) * 2 ** 30 + (b << 22) + ((c >> 1) << 15) + (d << 7) + (e >> 1);
 }
+
+/** Stamps have 33 bits and begin again every 26.5 hours (2.4.3.7), wherever a recorder's clock stood when it began. */
+const wrapTicks = 2 ** 33;
+
+/** The stamp as it would be with more bits: the one of all that it could be that is nearest to another. */
+const unwrapped = (ticks: number, nearTicks: number): number =>
+  ticks + wrapTicks * Math.round((nearTicks - ticks) / wrapTicks);
 
 /** Whether the beginning of a frame holds a parameter set or a picture that needs no other. */
 function startsWithKey(payload: Uint8Array, type: VideoType): boolean {
@@ -108,10 +152,11 @@ interface OpenFrame {
 function framesIn(
   bytes: Uint8Array,
   framing: Framing,
-  video: VideoStream,
+  { video, firstTicks }: Pick<OpenTransport, 'video' | 'firstTicks'>,
   isToTheEnd: boolean,
 ): readonly PacketStamp[] {
   const frames: PacketStamp[] = [];
+  let nearTicks = firstTicks;
   let open: OpenFrame | null = null;
   for (const at of packetsIn(bytes, framing)) {
     if (pidAt(bytes, at) !== video.pid) continue;
@@ -121,7 +166,8 @@ function framesIn(
       if (ticks !== null) {
         if (open) frames.push({ ...open, durationMs: 0 });
         const isKey = isRandomAccessAt(bytes, at) || startsWithKey(payload, video.type);
-        open = { presentationMs: ticks / ticksPerMs, isKey, sizeBytes: 0 };
+        nearTicks = unwrapped(ticks, nearTicks);
+        open = { presentationMs: nearTicks / ticksPerMs, isKey, sizeBytes: 0 };
       }
     }
     if (open) open.sizeBytes += payloadBytesAt(bytes, at);
@@ -135,6 +181,16 @@ interface OpenTransport {
   readonly head: Uint8Array;
   readonly framing: Framing;
   readonly video: VideoStream;
+  /** The first frame's stamp, which all others are told from; 0 where the beginning holds none. */
+  readonly firstTicks: number;
+}
+
+function findFirstTicks(head: Uint8Array, framing: Framing, { pid }: VideoStream): number {
+  for (const at of packetsIn(head, framing)) {
+    const ticks = pidAt(head, at) === pid && isStartAt(head, at) ? parseStamp(payloadAt(head, at)) : null;
+    if (ticks !== null) return ticks;
+  }
+  return 0;
 }
 
 /** Null where the file's program map names no picture that is known here. */
@@ -142,7 +198,7 @@ function openTransport(bytes: Uint8Array): OpenTransport | null {
   const head = bytes.subarray(0, headBytes);
   const framing = findFraming(head);
   const video = framing && findVideoPid(head, framing);
-  return framing && video ? { head, framing, video } : null;
+  return framing && video ? { head, framing, video, firstTicks: findFirstTicks(head, framing, video) } : null;
 }
 
 /** A window is read in steps of this, until it holds enough frames or is long enough. */
@@ -162,24 +218,21 @@ export async function readTransportWindows(
 ): Promise<readonly (readonly PacketStamp[])[] | null> {
   const opened = openTransport(await source.read(0, headBytes));
   if (!opened) return null;
-  const { framing, video } = opened;
+  const { framing } = opened;
   const { packetBytes } = framing;
   const windows: (readonly PacketStamp[])[] = [];
   let readBytes = 0;
   for (const place of places) {
     const wantedStart = Math.min(place * source.sizeBytes, source.sizeBytes - stepBytes);
     const start = Math.max(0, Math.floor(wantedStart / packetBytes)) * packetBytes;
-    let bytes = new Uint8Array();
+    let bytes: Uint8Array = noBytes;
     let frames: readonly PacketStamp[] = [];
     while (frames.length < enoughFrames && bytes.length < mostWindowBytes && readBytes + stepBytes < mostBytes) {
       const more = await source.read(start + bytes.length, start + bytes.length + stepBytes);
       if (more.length === 0) break;
       readBytes += more.length;
-      const longer = new Uint8Array(bytes.length + more.length);
-      longer.set(bytes);
-      longer.set(more, bytes.length);
-      bytes = longer;
-      frames = framesIn(bytes, framing, video, false);
+      bytes = joined(bytes, more);
+      frames = framesIn(bytes, framing, opened, false);
     }
     if (frames.length > 1) windows.push(withDurations(frames));
   }
@@ -190,7 +243,7 @@ export async function readTransportWindows(
 export async function readWholeTransport(source: ByteSource): Promise<readonly PacketStamp[] | null> {
   const bytes = await source.read(0, source.sizeBytes);
   const opened = openTransport(bytes);
-  return opened ? withDurations(framesIn(bytes, opened.framing, opened.video, true)) : null;
+  return opened ? withDurations(framesIn(bytes, opened.framing, opened, true)) : null;
 }
 
 /** What the program map says of the picture, and the beginning of its data, where a sequence header stands. */

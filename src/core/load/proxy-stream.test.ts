@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
 import { proxyStreamOf } from './proxy-stream';
 
-const original = arbitraryState.map(({ setup }) => setup.clips[0]?.original).filter((stream) => stream !== undefined);
+const anyStream = arbitraryState.map(({ setup }) => setup.clips[0]?.original).filter((stream) => stream !== undefined);
+const original = anyStream.filter(({ codec }) => codec !== 'still');
 
 describe('proxyStreamOf', () => {
   it('keeps rate, drive and, to a pixel or two, the shape; every frame is a key frame, of so many lines or of what there are', () => {
@@ -20,6 +21,16 @@ describe('proxyStreamOf', () => {
         const scale = Math.min(lines, shorterPx) / shorterPx;
         expect(Math.abs(proxy.widthPx - stream.widthPx * scale)).toBeLessThanOrEqual(1);
         expect(Math.abs(proxy.heightPx - stream.heightPx * scale)).toBeLessThanOrEqual(1);
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('makes a smaller still of a still, and nothing else of it', () => {
+    fc.assert(
+      fc.property(anyStream, (stream) => {
+        const { widthPx: _, heightPx: __, ...rest } = proxyStreamOf({ ...stream, codec: 'still' }, 540);
+        expect({ ...stream, codec: 'still' }).toMatchObject(rest);
       }),
       propertyRuns,
     );
