@@ -82,6 +82,24 @@ describe('createCardStore', () => {
     await until(() => titleOf(two, 'a') === 'Named in tab one');
   });
 
+  it('counts on from the revision that is stored, not from the one that a tab knows, so that all tabs follow', async () => {
+    const database = openDatabase('revisions');
+    const one = await openStore('revisions', [card('a')], database);
+    for (const title of ['One', 'Two', 'Three']) {
+      one.run('a', rename(title));
+      await one.settle();
+    }
+    const stored = (await database.cards.get('a'))?.revision ?? 0;
+    expect(stored).toBe(4);
+    const row = await database.cards.get('a');
+    if (!row) throw new Error('no row');
+    // Another tab is further than this one knows.
+    await database.cards.put({ ...row, revision: 40 });
+    one.run('a', doing({ type: 'addProgram', input: { program } }));
+    await one.settle();
+    expect((await database.cards.get('a'))?.revision).toBe(41);
+  });
+
   it('keeps both versions where a command does not fit the newer card', async () => {
     const one = await openStore('conflict', [card('a')]);
     one.run('a', doing({ type: 'addProgram', input: { program } }));

@@ -1,6 +1,5 @@
 import type { infer as InferSchema } from 'zod/mini';
 import type {
-  clipOrigins,
   correctableFields,
   editorAttachWays,
   filmStages,
@@ -11,10 +10,7 @@ import type {
   placeIds,
   playFeels,
   proxyStates,
-  readingDoings,
   readingMoments,
-  readingPasses,
-  readingViewers,
   scrubFeels,
   statedTimelineFields,
   stepIds,
@@ -26,16 +22,12 @@ export type LagMoment = (typeof lagMoments)[number];
 export type LagKind = (typeof lagKinds)[number];
 export type PlayFeel = (typeof playFeels)[number];
 export type ReadingMoment = (typeof readingMoments)[number];
-export type ReadingDoing = (typeof readingDoings)[number];
-export type ReadingPass = (typeof readingPasses)[number];
-export type ReadingViewer = (typeof readingViewers)[number];
 export type ProxyState = (typeof proxyStates)[number];
 export type ScrubFeel = (typeof scrubFeels)[number];
 export type FilmStage = (typeof filmStages)[number];
 export type StatedTimelineField = (typeof statedTimelineFields)[number];
 export type StepId = (typeof stepIds)[number];
 export type CorrectableField = (typeof correctableFields)[number];
-export type ClipOrigin = (typeof clipOrigins)[number];
 
 type Immutable<T> = T extends readonly (infer Item)[]
   ? readonly Immutable<Item>[]
@@ -52,8 +44,6 @@ export type CardEditor = JobCard['editor'];
 export type CardProgram = JobCard['programs'][number];
 /** When and how what runs was looked at. */
 export type ProgramsSeen = NonNullable<JobCard['programsSeen']>;
-/** What a second look found after programs were closed. */
-export type ProgramsCheck = NonNullable<JobCard['programsCheck']>;
 /** A drive, and what lies on it. */
 export type CardDrive = JobCard['drives'][number];
 export type CardClip = JobCard['clips'][number];

@@ -8,6 +8,12 @@ import { diagnose } from './diagnose';
 import { chooseMove } from './next-move';
 import { findRelief, isHeldUsable } from './relief';
 
+describe('isHeldUsable', () => {
+  it('is so where usable is at least as likely as not', () => {
+    expect([0, 0.49, 0.5, 0.7, 1].map(isHeldUsable)).toEqual([false, false, true, true, true]);
+  });
+});
+
 describe('findRelief', () => {
   it('names the share of the gap that its fix closes, and nothing where there is nothing to try', () => {
     for (const seed of [2, 7, 12]) {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { percentileOfSorted } from '../numbers/percentile';
 import { compile, drawParameterSamples, estimate, middleParameters, type SetupState, usualHidden } from '.';
+import { drawingHabits } from './drawing-habits';
 import type { DrawnMachine } from './parameters';
 
 const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
@@ -117,6 +118,27 @@ describe('estimate', () => {
     expect(msOf(half, 'effects') / msOf(full, 'effects')).toBeCloseTo(0.25, 10);
     expect(msOf(half, 'decode')).toBe(msOf(full, 'decode'));
     expect(msOf(half, 'read')).toBe(msOf(full, 'read'));
+  });
+
+  it('makes the stage of a drawing habit dearer by its own ratio, and no other', () => {
+    const msWith = (habits: Partial<SetupState['setup']['preview']['habits']>) => {
+      const { preview } = state().setup;
+      const frame = estimate(
+        state({ preview: { ...preview, habits: { ...preview.habits, ...habits } } }),
+        'heaviest',
+        middle,
+      );
+      return new Map<string, number>(frame.stages.map(({ id, ms }) => [id, ms]));
+    };
+    const without = msWith({});
+    for (const { id, stage, ratio } of drawingHabits) {
+      const [all, half] = [msWith({ [id]: 1 }), msWith({ [id]: 0.5 })];
+      for (const [stageId, ms] of without) {
+        const own = stageId === stage;
+        expect((all.get(stageId) ?? 0) / ms || 1, `${id} ${stageId}`).toBeCloseTo(own ? ratio : 1, 9);
+        expect((half.get(stageId) ?? 0) / ms || 1, `${id} ${stageId}`).toBeCloseTo(own ? (1 + ratio) / 2 : 1, 9);
+      }
+    }
   });
 
   it('lets proxies shrink decoding and scrubbing, not effects at the same preview size', () => {
