@@ -68,7 +68,7 @@ function answersOf(card: JobCard) {
     sampleCount: sketch.sampleCount,
     said,
     overview: summariseCard(card),
-    whatIf: fixes.map((fix) => computeWhatIf(card, [fix])),
+    whatIf: fixes.map((fix) => computeWhatIf(card, sketch, [fix])),
   };
 }
 

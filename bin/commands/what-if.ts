@@ -1,5 +1,5 @@
 import type { JobCard } from '@/core/card';
-import { computeWhatIf } from '@/core/diagnose';
+import { computeWhatIf, diagnose, type SetForecast } from '@/core/diagnose';
 import { type FixAtLevel, findFixFacts, fixIds, parseLevelOf } from '@/core/fixes';
 import { fail, type Result, succeed } from '@/core/result';
 import type { CommandOutput } from './output';
@@ -32,7 +32,17 @@ export function parseFixUse(word: string): FixAtLevel {
   );
 }
 
-/** `what-if CARD.json FIX[=LEVEL]…`: the card's set-up as it is and with the fixes. */
+/** What of a forecast is told: what the page shows of it. */
+const told = ({ stages, bindingLane, shownFps, scrubMs, usableProbability }: SetForecast) => ({
+  stages,
+  bindingLane,
+  shownFps,
+  scrubMs,
+  usableProbability,
+});
+
+/** `what-if CARD.json FIX[=LEVEL]…`: the card's set-up as it is and with the fixes, by all that is believed of it. */
 export function whatIfCommand(card: JobCard, fixes: readonly FixAtLevel[]): CommandOutput {
-  return { exitCode: 0, json: { ...computeWhatIf(card, fixes), fixes } };
+  const { before, after } = computeWhatIf(card, diagnose(card).sketch, fixes);
+  return { exitCode: 0, json: { before: told(before), after: told(after), fixes } };
 }

@@ -13,6 +13,7 @@ export {
   rangesUnder,
   usableGap,
 } from './forecast-belief';
+export { priorBelief } from './prior';
 export { findQuestion, type QuestionId, questionCatalogue, type SampleView } from './questions';
 export { type CauseBelief, type PartShares, rankCauses, sharesUnder } from './shares';
 export { sketchBelief } from './sketch';

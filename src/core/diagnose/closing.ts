@@ -1,7 +1,7 @@
 import { type Belief, forecastWith } from '../belief';
-import { deriveBaseState, fixesInForce, type JobCard } from '../card';
+import { fixesInForce, type JobCard } from '../card';
 import { applyFixes, closesPrograms } from '../fixes';
-import { forecast, type SetupState } from '../load';
+import type { SetupState } from '../load';
 import { withoutPrograms } from '../load/change-state';
 import type { Range } from '../numbers/percentile';
 import { isProtected, weightOf } from '../programs';
@@ -19,17 +19,13 @@ const mostAsked = 12;
 const leastAsked = 0.02;
 
 /**
- * What closing some programs would bring in frames a second, by all that is believed, or by the estimate alone where
- * nothing was read yet; with the fixes that are in force, but for that of closing. Programs that nobody listed stay: only
+ * What closing some programs would bring in frames a second, by all that is believed; with the fixes that are in force, but for that of closing. Programs that nobody listed stay: only
  * those named are closed. O(asked programs × samples).
  */
-export function forecastClosing(card: JobCard, belief: Belief | null, chosenIds: readonly string[]): ClosingForecast {
+export function forecastClosing(card: JobCard, belief: Belief, chosenIds: readonly string[]): ClosingForecast {
   const inForce = fixesInForce(card).filter(({ id }) => !closesPrograms(id));
-  const base = deriveBaseState(card);
-  const shownWithout = (ids: ReadonlySet<string>): Range => {
-    const change = (state: SetupState): SetupState => withoutNamed(applyFixes(state, inForce), ids);
-    return belief ? forecastWith(belief, change, ['shownFps']).shownFps : forecast(change(base)).shownFps;
-  };
+  const shownWithout = (ids: ReadonlySet<string>): Range =>
+    forecastWith(belief, (state) => withoutNamed(applyFixes(state, inForce), ids), ['shownFps']).shownFps;
   const before = shownWithout(new Set());
   const asked = card.programs
     .filter((program) => !isProtected(program.role) && weightOf(program) >= leastAsked)

@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoCardNames, loadDemoCards } from '@/demo/load-demo-cards';
+import { priorBelief } from '../belief';
 import { applyCommand, createJobCard, createReading, type JobCard } from '../card';
 import type { FixLevel } from '../fixes';
 import {
@@ -29,7 +30,7 @@ const cardOf = (name: (typeof demoCardNames)[number]): JobCard => {
   return card;
 };
 const changeOf = (name: (typeof demoCardNames)[number], id: string, level: string | number | null) => {
-  const { before, after } = computeWhatIf(cardOf(name), [{ id, level }]);
+  const { before, after } = computeWhatIf(cardOf(name), priorBelief(cardOf(name)), [{ id, level }]);
   return after.shownFps.mid / before.shownFps.mid;
 };
 

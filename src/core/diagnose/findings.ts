@@ -1,6 +1,6 @@
 import { complaintOf, deriveBaseState, fixesInForce, type JobCard, keptFixes } from '../card';
 import { type CauseId, findBindingCause } from '../causes';
-import { applyFixes, type FixAtLevel, type RankedFix, rankFixes } from '../fixes';
+import { applyFixes, type RankedFix, rankFixes } from '../fixes';
 import { type FrameForecast, forecast, type SetupState } from '../load';
 
 /** The set-up as it is now: the base with the kept fixes and the one on trial. */
@@ -21,15 +21,6 @@ export function computeFindings(card: JobCard): Findings {
   const state = currentState(card);
   const { targetFps } = state.setup;
   return { ...forecast(state), targetFps, budgetMs: 1000 / targetFps, bindingCause: findBindingCause(state) };
-}
-
-/** The set-up as it is now against the same with further fixes. */
-export function computeWhatIf(
-  card: JobCard,
-  fixes: readonly FixAtLevel[],
-): { readonly before: FrameForecast; readonly after: FrameForecast } {
-  const state = currentState(card);
-  return { before: forecast(state), after: forecast(applyFixes(state, fixes)) };
 }
 
 /** All fixes that can still be made on this card, in the order worth trying. */

@@ -11,7 +11,7 @@ export { type ClipCost, type ClipRow, findHeaviest, listClipRows } from './clip-
 export { forecastClosing } from './closing';
 export { causesToRead, type Diagnosis, diagnose } from './diagnose';
 export { findStronger, type Stronger, takesLonger } from './find-stronger';
-export { computeFindings, computeWhatIf, type Findings, keptState, rankCardFixes } from './findings';
+export { computeFindings, type Findings, keptState, rankCardFixes } from './findings';
 export { type InterviewQuestion, nextQuestion, openQuestionIds, sideQuestionId } from './interview';
 export { findMachineNeeds, type MachineNeeds, type MachineTier, type UpgradeId } from './machine-needs';
 export { minutesSpent } from './minutes';
@@ -36,5 +36,5 @@ export {
   forecastChoicesUnder,
   type WhatIfChoices,
 } from './what-if-choices';
-export { findObstacle, forecastSet, type SetForecast } from './what-if-set';
+export { computeWhatIf, findObstacle, forecastSet, type SetForecast } from './what-if-set';
 export { listSwitches, type Switch, suggestSets, type WorkingSetKind, workingSetKinds } from './working-sets';

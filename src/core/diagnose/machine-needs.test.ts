@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import { believe, sketchBelief } from '../belief';
+import { believe, priorBelief, sketchBelief } from '../belief';
 import { createJobCard } from '../card';
 import { findMachineNeeds, forecastClosing } from '.';
 
@@ -30,7 +30,7 @@ describe('forecastClosing', () => {
   const ids = programsBusy.programs.map(({ id }) => id);
 
   it('brings more for what takes more, next to nothing for what takes nothing, and most for all of them', () => {
-    for (const belief of [null, sketchBelief(believe(programsBusy))]) {
+    for (const belief of [priorBelief(programsBusy), sketchBelief(believe(programsBusy))]) {
       const { before, after, gainById } = forecastClosing(programsBusy, belief, ids);
       expect(after.mid).toBeGreaterThan(before.mid + 3);
       const [sync, scan, chat, saver] = ids.map((id) => gainById.get(id) ?? 0);
@@ -51,6 +51,6 @@ describe('forecastClosing', () => {
         ...(i === 1 && { role: 'system' as const, canClose: 'no' as const }),
       })),
     };
-    expect([...forecastClosing(card, null, []).gainById.keys()]).toEqual(ids.slice(2, 4));
+    expect([...forecastClosing(card, priorBelief(card), []).gainById.keys()]).toEqual(ids.slice(2, 4));
   });
 });

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import { believe } from '../belief';
+import { believe, priorBelief } from '../belief';
 import type { JobCard } from '../card';
 import { listProxyCandidates } from '../fixes';
 import { withHidden } from '../load/change-state';
@@ -18,19 +18,26 @@ const idsOf = (card: JobCard, verdict: 'light' | 'too-heavy') =>
 
 describe('forecastProxies', () => {
   it('expects more of proxies of the heavy clips, and nothing of none', () => {
-    const { before, after } = forecastProxies(heavy, null, new Set(idsOf(heavy, 'too-heavy')), usualRecipe);
+    const { before, after } = forecastProxies(
+      heavy,
+      priorBelief(heavy),
+      new Set(idsOf(heavy, 'too-heavy')),
+      usualRecipe,
+    );
     expect(after.shownFps.mid).toBeGreaterThan(before.shownFps.mid);
-    const none = forecastProxies(heavy, null, new Set(), usualRecipe);
+    const none = forecastProxies(heavy, priorBelief(heavy), new Set(), usualRecipe);
     expect(none.after).toEqual(none.before);
   });
 
   it('expects nothing of proxies that the editor shows at lower qualities only', () => {
     const only = { ...heavy, editor: { ...heavy.editor, proxyQualityRatio: 1 / 2 } };
     const ids = new Set(idsOf(heavy, 'too-heavy'));
-    const { before, after } = forecastProxies(only, null, ids, usualRecipe);
+    const { before, after } = forecastProxies(only, priorBelief(only), ids, usualRecipe);
     expect(after.shownFps.mid).toBeCloseTo(before.shownFps.mid, 6);
     const lower = { ...only, preview: { ...only.preview, qualityRatio: 1 / 2 } };
-    expect(forecastProxies(lower, null, ids, usualRecipe).after.shownFps.mid).toBeGreaterThan(after.shownFps.mid);
+    expect(forecastProxies(lower, priorBelief(lower), ids, usualRecipe).after.shownFps.mid).toBeGreaterThan(
+      after.shownFps.mid,
+    );
   });
 });
 
@@ -39,8 +46,8 @@ describe('lightensEffects', () => {
 
   it('is never so without effects, nor without clips that need none', () => {
     const bare = { ...effects, timeline: { ...effects.timeline, effects: [] } };
-    expect(lightensEffects(bare, null, listOf(bare), usualRecipe)).toBe(false);
-    expect(lightensEffects(effects, null, { needed: [], light: [] }, usualRecipe)).toBe(false);
+    expect(lightensEffects(bare, priorBelief(bare), listOf(bare), usualRecipe)).toBe(false);
+    expect(lightensEffects(effects, priorBelief(effects), { needed: [], light: [] }, usualRecipe)).toBe(false);
   });
 
   it('goes by where effects are believed to be computed', () => {

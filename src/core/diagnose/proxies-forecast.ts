@@ -1,7 +1,7 @@
 import { type Belief, forecastWith } from '../belief';
-import { deriveBaseState, fixesInForce, type JobCard } from '../card';
+import { fixesInForce, type JobCard } from '../card';
 import { applyFixes } from '../fixes';
-import { forecast, type SetupState } from '../load';
+import type { SetupState } from '../load';
 import { changeClips, withHidden } from '../load/change-state';
 import { proxyStreamOf } from '../load/proxy-stream';
 import type { Range } from '../numbers/percentile';
@@ -16,19 +16,16 @@ export interface PlayForecast {
 const figures = ['shownFps', 'scrubMs'] as const;
 
 /**
- * What proxies of some clips would bring once the preview shows them, by all that is believed, or by the estimate alone where
- * nothing was read yet; with the fixes in force. O(clips × samples).
+ * What proxies of some clips would bring once the preview shows them, by all that is believed; with the fixes in force. O(clips × samples).
  */
 export function forecastProxies(
   card: JobCard,
-  belief: Belief | null,
+  belief: Belief,
   clipIds: ReadonlySet<string>,
   recipe: ProxyRecipe,
 ): { readonly before: PlayForecast; readonly after: PlayForecast } {
   const inForce = fixesInForce(card);
-  const base = deriveBaseState(card);
-  const playUnder = (change: (state: SetupState) => SetupState): PlayForecast =>
-    belief ? forecastWith(belief, change, figures) : forecast(change(base));
+  const playUnder = (change: (state: SetupState) => SetupState): PlayForecast => forecastWith(belief, change, figures);
   const asNow = (state: SetupState): SetupState => applyFixes(state, inForce);
   // The set itself is the key: equal lists of clips get equal proxies while it is the same one.
   const withThem = (state: SetupState): SetupState =>
@@ -52,7 +49,7 @@ const worthRatio = 1.08;
  */
 export function lightensEffects(
   card: JobCard,
-  belief: Belief | null,
+  belief: Belief,
   { needed, light }: { readonly needed: readonly string[]; readonly light: readonly string[] },
   recipe: ProxyRecipe,
 ): boolean {

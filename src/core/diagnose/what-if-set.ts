@@ -1,4 +1,5 @@
 import { type Belief, type BeliefForecast, forecastUnder } from '../belief';
+import { fixesInForce, type JobCard } from '../card';
 import {
   applyFixes,
   type FixAtLevel,
@@ -53,6 +54,20 @@ export const forecastSet = (
   ...averageStages(ofFrame, fixes),
   ...takeStock(belief.base, fixes, inForce),
 });
+
+/** The set-up as it is now against the same with further fixes; each takes the place of another level of itself. */
+export function computeWhatIf(
+  card: JobCard,
+  belief: Belief,
+  fixes: readonly FixAtLevel[],
+): { readonly before: SetForecast; readonly after: SetForecast } {
+  const inForce = fixesInForce(card);
+  const others = inForce.filter((held) => !fixes.some(({ id }) => id === held.id));
+  return {
+    before: forecastSet(belief, inForce, inForce),
+    after: forecastSet(belief, [...others, ...fixes], inForce),
+  };
+}
 
 /** Why a fix cannot be put to a set, or null where it can. */
 export function findObstacle(

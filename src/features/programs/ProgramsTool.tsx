@@ -19,9 +19,9 @@ import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { useBeginTrial } from '../fixes/use-begin-trial';
 import { Programs } from '../machine/Programs';
-import { useDiagnosis } from '../shell/diagnosis-context';
 import { useNotify } from '../shell/notices';
 import { ToolPage } from '../shell/ToolPage';
+import { useBelief } from '../shell/use-belief';
 import { useNowMs } from '../shell/use-now';
 import { useOpenCard } from '../shell/use-open-card';
 import { CleanUpResult } from './CleanUpCheck';
@@ -48,7 +48,7 @@ const Chosen = styled.div`
 /** What runs beside the editor: seen, understood, chosen from, and held against a second look. */
 export function ProgramsTool() {
   const { card, run } = useOpenCard();
-  const { diagnosis } = useDiagnosis();
+  const belief = useBelief();
   const { at, isLooking, failure, look } = useLook();
   const roles = useProgramRoles();
   const notify = useNotify();
@@ -62,10 +62,10 @@ export function ProgramsTool() {
     () =>
       forecastClosing(
         card,
-        diagnosis?.sketch ?? null,
+        belief,
         chosen.map(({ id }) => id),
       ),
-    [card, diagnosis, chosen],
+    [card, belief, chosen],
   );
   const take = (rows: readonly ProcessRow[], seen: Omit<NonNullable<typeof programsSeen>, 'takenAtMs'>) => {
     const before = { programs, programsSeen, programsCheck: card.programsCheck };

@@ -13,7 +13,7 @@ import { Row, Soft, Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { findFile, rememberFile } from '../footage/session-files';
-import { useDiagnosis } from '../shell/diagnosis-context';
+import { useBelief } from '../shell/use-belief';
 import type { ProxyPlace } from './use-proxy-folder';
 
 const totalOf = (chosen: readonly ProxyCandidate[], key: 'proxyBytes' | 'minutes'): number =>
@@ -135,11 +135,11 @@ interface MakeSheetProps {
 
 /** What making the chosen proxies takes and brings, where they go, and the button. */
 export function MakeSheet({ card, chosen, recipe, place, isBusy, onFilesFound, onStart }: MakeSheetProps) {
-  const { diagnosis } = useDiagnosis();
+  const belief = useBelief();
   const asked = useDeferredValue(chosen);
   const { before, after } = useMemo(
-    () => forecastProxies(card, diagnosis?.sketch ?? null, new Set(asked.map(({ clip }) => clip.id)), recipe),
-    [card, diagnosis, asked, recipe],
+    () => forecastProxies(card, belief, new Set(asked.map(({ clip }) => clip.id)), recipe),
+    [card, belief, asked, recipe],
   );
   const missing = chosen.filter(({ clip }) => !findFile(clip.id));
   const neededBytes = totalOf(chosen, 'proxyBytes');

@@ -19,10 +19,10 @@ import { Note } from '@/ui/Note';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
 import { findFile } from '../footage/session-files';
-import { useDiagnosis } from '../shell/diagnosis-context';
 import { useNotify } from '../shell/notices';
 import { useCardStore } from '../shell/store-context';
 import { ToolPage } from '../shell/ToolPage';
+import { useBelief } from '../shell/use-belief';
 import { useOpenCard } from '../shell/use-open-card';
 import { CheckOthers } from './CheckOthers';
 import { ClipChoice } from './ClipChoice';
@@ -50,14 +50,14 @@ export function ProxiesTool() {
   const sample = useSampleClip((clipId) => dispatch({ type: 'picked', clipIds: [clipId] }));
   const queueTop = useRef<HTMLDivElement>(null);
   const [, lookAgain] = useReducer((count: number) => count + 1, 0);
-  const { diagnosis } = useDiagnosis();
+  const belief = useBelief();
   const byThemselves = useMemo(() => listProxyCandidates(card, choice.recipe), [card, choice.recipe]);
   const areLightening = useMemo(() => {
     const idsOf = (those: readonly ProxyCandidate[]) => those.map(({ clip }) => clip.id);
     const needed = idsOf(byThemselves.filter(isSuggested));
     const light = idsOf(byThemselves.filter(({ verdict }) => verdict === 'light'));
-    return lightensEffects(card, diagnosis?.sketch ?? null, { needed, light }, choice.recipe);
-  }, [card, diagnosis, byThemselves, choice.recipe]);
+    return lightensEffects(card, belief, { needed, light }, choice.recipe);
+  }, [card, belief, byThemselves, choice.recipe]);
   const candidates = useMemo(
     () => (areLightening ? asLightening(byThemselves) : byThemselves),
     [areLightening, byThemselves],
