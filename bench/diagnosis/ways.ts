@@ -93,7 +93,7 @@ export function runLoop(practice: PracticeCase, log: (line: string) => void = ()
   return { ending: endingOf(session, solvedMinutes), named: named ?? [], diagnoseMs };
 }
 
-/** The fixed list: PRODUCT.md's order, cheapest and most reversible first, a reading after each. */
+/** The fixed list: cheapest and most reversible first, a reading after each. */
 const fixedList: readonly FixAtLevel[] = [
   { id: 'close-programs', level: 'all' },
   { id: 'lower-preview-quality', level: '1/2' },

@@ -1,4 +1,4 @@
-/** Colours by day and by night (LOOK.md). Everything on a screen takes its colour from here, by name. */
+/** Colours by day and by night. Everything on a screen takes its colour from here, by name. */
 export const palette = {
   paper: { day: '#F3EEE1', night: '#121715' },
   card: { day: '#FFFCF4', night: '#1B2220' },

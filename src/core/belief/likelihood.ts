@@ -1,4 +1,4 @@
-/** Spread of a reading's logarithm by how it was taken, and what the model itself is off by for each set-up (MODEL.md, section 2). */
+/** Spread of a reading's logarithm by how it was taken, and what the model itself is off by for each set-up (docs/model.md). */
 export const readingSpread = {
   metered: 0.05,
   typed: 0.15,

@@ -2,7 +2,7 @@ import type { ChromaFormat } from '../footage/types';
 
 /**
  * Software decoding on the reference core: `msPerMegapixel` and `msPerMegabit`, both a frame.
- * Fitted on shared/data/decode-cost.csv by least squares of the relative error (2026-11-25): median misfit
+ * Fitted on tests/fixtures/decode-cost.csv by least squares of the relative error (2026-11-25): median misfit
  * 4 % in the three over-determined rows' groups, worst 13 %. A power of the bits (exponent 0.5 to 0.9) costs
  * a parameter and brings nothing: worst 13.7 to 14.3 %. `tableChroma` is the chroma the figures were measured
  * with; `origin` tells measured from assumed.

@@ -1,7 +1,7 @@
 /**
  * Things that many editors do while drawing and that can be switched off: each multiplies one stage. Where nobody
  * knows whether an editor does it, it counts with `unknownShare` of its cost. Fine scaling is measured
- * (effect-cost.csv: bicubic 5.62 ms against bilinear 3.34 ms); the others are assumptions of 2026-11.
+ * (tests/fixtures/effect-cost.csv: bicubic 5.62 ms against bilinear 3.34 ms); the others are assumptions of 2026-11.
  */
 export const drawingHabits = [
   { id: 'fine-scaling', stage: 'scale', ratio: 1.68, origin: 'measured' },

@@ -1,6 +1,6 @@
 /**
  * Effects on the reference core, 8 bit, milliseconds a megapixel of the picture they are computed on.
- * Measured: shared/data/effect-cost.csv (1080 lines). Assumed: no measurement yet, and the page says so.
+ * Measured: tests/fixtures/effect-cost.csv (1080 lines). Assumed: no measurement yet, and the page says so.
  */
 export const effectCosts = [
   { kind: 'simple-colour', msPerMegapixel: 0.3, origin: 'measured' },
@@ -33,12 +33,12 @@ export function effectMs(kind: EffectKind, megapixels: number): number {
 }
 
 /**
- * Blending one transparent layer: 12.50 ms at 960 × 540 and 37.92 ms at 1920 × 1080 (effect-cost.csv) lie on
+ * Blending one transparent layer: 12.50 ms at 960 × 540 and 37.92 ms at 1920 × 1080 (tests/fixtures/effect-cost.csv) lie on
  * a line with a fixed term, which shows in small pictures.
  */
 export const blendCost = { fixedMs: 4.03, msPerMegapixel: 16.35 } as const;
 
-/** Scaling reads the source's pixels: 3.34 ms for 2.07 megapixels, bilinear (effect-cost.csv). */
+/** Scaling reads the source's pixels: 3.34 ms for 2.07 megapixels, bilinear (tests/fixtures/effect-cost.csv). */
 export const scaleMsPerSourceMegapixel = 1.61;
 
 /** Handing the finished picture to the screen: converting to screen colours and copying. Assumption. */

@@ -2,9 +2,10 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { percentileOfSorted } from '../numbers/percentile';
 import { decodeCosts, softwareDecodeMs } from '.';
-import { blendCost, effectCosts, effectMs, scaleMsPerSourceMegapixel } from './effect-costs';
+import { drawingHabits } from './drawing-habits';
+import { blendCost, type EffectKind, effectCosts, effectMs, scaleMsPerSourceMegapixel } from './effect-costs';
 
-/** The measured table of the plan, copied beside the tests so that they run anywhere. */
+/** The measured tables; they lie beside the tests, so that these run anywhere. */
 const decodeRows = readFileSync(new URL('../../../tests/fixtures/decode-cost.csv', import.meta.url), 'utf8')
   .trim()
   .split('\n')
@@ -50,13 +51,61 @@ describe('softwareDecodeMs', () => {
   });
 });
 
+/** Milliseconds at 1920 × 1080 and at 960 × 540, by what was done. */
+const effectRows = new Map(
+  readFileSync(new URL('../../../tests/fixtures/effect-cost.csv', import.meta.url), 'utf8')
+    .trim()
+    .split('\n')
+    .slice(1)
+    .map((line) => {
+      const [operation = '', width, height, ms] = line.split(',');
+      return [`${operation} ${width}`, { megapixels: (Number(width) * Number(height)) / 1e6, ms: Number(ms) }] as const;
+    }),
+);
+const measured = (operation: string, width = 1920) => {
+  const row = effectRows.get(`${operation} ${width}`);
+  if (!row) throw new Error(`no row ${operation} ${width}`);
+  return row;
+};
+/** What each measured kind was measured by. */
+const operationOf = {
+  'simple-colour': 'brightness_contrast_saturation',
+  'colour-curves': 'colour_curves_in_rgb',
+  blur: 'blur_gaussian_sigma8',
+  'box-blur': 'blur_box_radius8',
+  denoise: 'denoise_spatial_temporal',
+  sharpen: 'sharpen_7x7',
+  zoom: 'zoom_10_percent',
+  rotate: 'rotate',
+} as const;
+
 describe('effect costs', () => {
-  it('follow the measured table: blend at both sizes, scaling and curves at 1080 lines', () => {
-    expect(blendCost.fixedMs + blendCost.msPerMegapixel * 0.5184).toBeCloseTo(12.5, 1);
-    expect(blendCost.fixedMs + blendCost.msPerMegapixel * 2.0736).toBeCloseTo(37.92, 1);
-    expect(scaleMsPerSourceMegapixel * 2.0736).toBeCloseTo(3.34, 2);
-    expect(effectMs('colour-curves', 2.0736)).toBeCloseTo(27.56, 0);
+  it('follow the measured table, each kind that is called measured', () => {
+    const kinds = effectCosts.filter(({ origin }) => origin === 'measured').map(({ kind }) => kind);
+    expect([...kinds].sort()).toEqual(Object.keys(operationOf).sort());
+    for (const [kind, operation] of Object.entries(operationOf)) {
+      const each = [1920, 960].map((width) => {
+        const { megapixels, ms } = measured(operation, width);
+        return ms / megapixels;
+      });
+      const cost = effectMs(kind as EffectKind, 1);
+      // Between what both sizes took, but for the one digit behind the point that is kept.
+      expect(cost, kind).toBeGreaterThan(Math.min(...each) - 0.051);
+      expect(cost, kind).toBeLessThan(Math.max(...each) + 0.051);
+    }
   });
+
+  it('follow it for blending at both sizes, and for scaling', () => {
+    for (const width of [1920, 960]) {
+      const { megapixels, ms } = measured('blend_half_transparent_layer', width);
+      expect(blendCost.fixedMs + blendCost.msPerMegapixel * megapixels).toBeCloseTo(ms, 1);
+    }
+    const { megapixels, ms } = measured('scale_to_half_bilinear');
+    expect(scaleMsPerSourceMegapixel * megapixels).toBeCloseTo(ms, 2);
+    const fine = drawingHabits.find(({ id }) => id === 'fine-scaling');
+    expect(fine?.ratio).toBeCloseTo(measured('scale_to_half_bicubic').ms / ms, 2);
+  });
+
   it('name each kind once, with a finite cost', () => {
     expect(new Set(effectCosts.map((row) => row.kind)).size).toBe(effectCosts.length);
     for (const row of effectCosts) expect(row.msPerMegapixel).toBeGreaterThan(0);

@@ -4,7 +4,7 @@
  * the parameter draws (core/load/parameters.ts) carry their uncertainty.
  */
 
-/** Speed of one core, relative to the reference core (MODEL.md, section 1: a 2.5 GHz server core). */
+/** Speed of one core, relative to the reference core (docs/model.md: a 2.5 GHz server core). */
 export const speedClasses = [
   { id: 'slow', coreSpeedRatio: 0.6 },
   { id: 'modest', coreSpeedRatio: 0.9 },

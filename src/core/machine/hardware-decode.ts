@@ -1,6 +1,6 @@
 import type { ChromaFormat } from '../footage/types';
 
-/** What graphics bought in a certain year decode in hardware (MODEL.md, section 1). */
+/** What graphics bought in a certain year decode in hardware (docs/model.md). */
 const rules: readonly {
   readonly codec: string;
   readonly mostBitDepth: number;

@@ -60,7 +60,7 @@ const blockMs = 500;
 /** What another program does for two seconds of twenty is no trait of the set-up: so much is left out at either end. */
 const trimmedRatio = 0.2;
 const leastPictures = 8;
-/** What a typed rate is off by, as a standard deviation of its logarithm (MODEL.md, section 2). */
+/** What a typed rate is off by, as a standard deviation of its logarithm (docs/model.md). */
 const typedSpread = 0.15;
 /** A change is clear where chance would make as large a one of none in under one case of twenty (two-sided, normal). */
 const clearDeviations = 2.04;

@@ -2,8 +2,8 @@ import type { Rig, RigStream } from './types';
 
 /**
  * What the simulator charges, in milliseconds of its own unit core. It is a second account, fitted on its own:
- * decoding by `pixels · (base + slope · bits-a-pixel^0.7)` to shared/data/decode-cost.csv (worst misfit 14 %,
- * 2026-11-25), drawing by rounding shared/data/effect-cost.csv. Nothing here is taken from core/load.
+ * decoding by `pixels · (base + slope · bits-a-pixel^0.7)` to tests/fixtures/decode-cost.csv (worst misfit 14 %,
+ * 2026-11-25), drawing by rounding tests/fixtures/effect-cost.csv. Nothing here is taken from core/load.
  */
 const decodeWork: Readonly<Record<string, { readonly base: number; readonly slope: number }>> = {
   h264: { base: 3, slope: 11.5 },

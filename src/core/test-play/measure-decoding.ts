@@ -3,7 +3,7 @@ import { softwareDecodeMs } from '../load/decode-costs';
 import { medianOf } from '../numbers/percentile';
 import type { DecodeRun, DecodeTest, DecodeWay, MeasuredDecoding, TestedStream } from './types';
 
-/** Hardware decoding counts as measured only where its rate differs from software's by over a fifth (MODEL.md, section 1). */
+/** Hardware decoding counts as measured only where its rate differs from software's by over a fifth (docs/model.md). */
 const tellingDifferenceRatio = 0.2;
 /** A decoder that gains less from being let loose did not use threads in the first place. */
 const leastThreadGain = 1.08;
