@@ -1,8 +1,8 @@
-import { complaintsOf } from '@/core/belief';
 import { fixesInForce } from '@/core/card';
 import { chooseMove, type Diagnosis, diagnose, keptState } from '@/core/diagnose';
 import { type FixAtLevel, type FixId, findFix, fixCatalogue, rankFixes } from '@/core/fixes';
 import type { PracticeCase } from '@/core/simulate/cases';
+import { complaintOf } from '@/core/usable';
 import { type Ending, endingOf, mostMinutes, Session } from './session';
 
 /** A tenth better is better. */
@@ -137,11 +137,12 @@ export const runFixedList = (practice: PracticeCase): Ending =>
 /** Ranking by the raw estimate: what the cost model expects of the card as it stands, with no belief and no learning. */
 export const runRawEstimate = (practice: PracticeCase): Ending =>
   workDown(practice, (session, tried) => {
-    const complaints = complaintsOf(session.card);
-    const ranked = rankFixes(keptState(session.card), {
-      isPlaying: complaints.some((respect) => respect !== 'scrubbing'),
-      isScrubbing: complaints.includes('scrubbing'),
-    });
+    const complaints = complaintOf(session.card);
+    // The estimate has no figure but the rate for whatever else is complained of.
+    const ranked = rankFixes(keptState(session.card), [
+      ...(complaints.some((respect) => respect !== 'scrubbing') ? (['playing'] as const) : []),
+      ...(complaints.includes('scrubbing') ? (['scrubbing'] as const) : []),
+    ]);
     return ranked.find(({ id, level }) => !tried.has(`${id}=${level}`) && findFix(id)?.group !== 'upgrades') ?? null;
   });
 

@@ -4,8 +4,8 @@ import { drawParameterSamples, drawRanks } from '../load/parameter-samples';
 import { drawParameter, parameterNames } from '../load/parameters';
 import { type ParameterSamples, type Parameters, type SetupState, troubleIds } from '../load/types';
 import { createRandom, type Random, seedOf } from '../numbers/random';
-import type { Complaint } from './complaint';
-import { baseStateOf, complaintsOf, listEvidence, priorFactsOf } from './evidence';
+import { type Complaint, complaintOf } from '../usable';
+import { baseStateOf, listEvidence, priorFactsOf } from './evidence';
 import { compileGroups, type EvidenceGroup, groupEvidence } from './evidence-groups';
 import { type Hypothesis, listPairs, listSingles } from './hypotheses';
 import { type EvidenceSource, isSameSource, severityName, viewSamples } from './weighing';
@@ -308,7 +308,7 @@ export function believe(
   const weights = normalise(parts.map(({ logWeight }) => weightPower * logWeight));
   return {
     base,
-    complaint: complaintsOf(card),
+    complaint: complaintOf(card),
     sampleCount: parts.reduce((sum, { count }) => sum + count, 0),
     parts: parts.map(({ hypothesis, count, samples }, i) => ({
       hypothesis,

@@ -7,7 +7,7 @@ import { read } from '../../../tests/stand-ins/trials';
 import type { JobCard } from '../card';
 import { compile, createOutcomes, drawParameterSamples, evaluate, outcomeNames } from '../load';
 import { extentOf, extents } from '../load/evaluate';
-import { extentOfComplaint, fillAllGaps, respects } from './complaint';
+import { extentOfComplaint, fillAllGaps, respects } from '../usable';
 import { baseStateOf, listEvidence } from './evidence';
 import { questionCatalogue } from './questions';
 import { viewSamples } from './weighing';

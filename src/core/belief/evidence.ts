@@ -1,33 +1,14 @@
 import { deriveBaseState, playsByOf, targetFpsOf } from '../card/derive-setup';
-import type { FixUse, JobCard, LagMoment } from '../card/types';
+import type { FixUse, JobCard } from '../card/types';
 import type { PriorFacts } from '../causes';
 import type { SetupState } from '../load/types';
-import { usableRateRatio } from '../load/usable';
-import { type Complaint, fillGaps, type Respect, respects } from './complaint';
+import { complaintOf, fillGaps, type Respect, respects } from '../usable';
+import { usableRateRatio } from '../usable/limits';
 import { readingSpread } from './likelihood';
 import { findQuestion, type QuestionDefinition } from './questions';
 import { listReadingEvidence, meteredStandMs } from './reading-evidence';
 import { listTestPlayEvidence } from './test-play-evidence';
 import { createGapWeigher, type Evidence, keyOfFixes, weighBounds, weighEach } from './weighing';
-
-const respectsOfMoment: Readonly<Record<LagMoment, Respect>> = {
-  playing: 'playing',
-  scrubbing: 'scrubbing',
-  'with-effects': 'playing',
-  'with-layers': 'playing',
-  'at-opening': 'opening',
-  'switching-programs': 'playing',
-  'after-a-while': 'later',
-  'at-cuts': 'cuts',
-  'looking-through-clips': 'looking',
-  'waiting-for-the-picture': 'waiting',
-};
-
-/** What is complained of, in the order of the respects; plain playing where nothing was said. */
-export function complaintsOf(card: JobCard): Complaint {
-  const named = new Set(card.symptoms.moments.map((moment) => respectsOfMoment[moment]));
-  return named.size === 0 ? ['playing'] : respects.filter((respect) => named.has(respect));
-}
 
 /** How often people complain of what is wrong, and of what is not; the worst is not overlooked. Assumptions. */
 const complainChances: Readonly<Record<Respect, { readonly ofWrong: number; readonly ofRight: number }>> = {
@@ -43,7 +24,7 @@ const complainChances: Readonly<Record<Respect, { readonly ofWrong: number; read
 /** What complaining and not complaining say of each respect. */
 function listOfComplaints(card: JobCard): readonly Evidence[] {
   if (card.symptoms.moments.length === 0) return [];
-  const complaint = complaintsOf(card);
+  const complaint = complaintOf(card);
   const weighers = respects.map((respect) => {
     const { ofWrong, ofRight } = complainChances[respect];
     const isNamed = complaint.includes(respect);
@@ -100,7 +81,7 @@ function listOfContrasts(card: JobCard, targetFps: number): readonly Evidence[] 
 }
 
 function listOfAnswers(card: JobCard): readonly Evidence[] {
-  const complaint = complaintsOf(card);
+  const complaint = complaintOf(card);
   return card.answers.flatMap(({ questionId, answer, fixes }) => {
     const question = findQuestion(questionId);
     const at = question?.answers.indexOf(answer) ?? -1;
@@ -135,7 +116,7 @@ export const isMeteredOn = (card: JobCard, { isMetered }: QuestionDefinition): b
 export function listEvidence(card: JobCard): readonly Evidence[] {
   const targetFps = targetFpsOf(card);
   const all = [
-    ...listReadingEvidence(readingsOfTimeline(card), targetFps, complaintsOf(card)),
+    ...listReadingEvidence(readingsOfTimeline(card), targetFps, complaintOf(card)),
     ...listOfComplaints(card),
     ...listOfContrasts(card, targetFps),
     ...listOfAnswers(card),

@@ -4,8 +4,8 @@ import { createOutcomes, type EvaluateOptions, evaluate, extentOf, type Outcomes
 import type { SetupState } from '../load/types';
 import type { Range } from '../numbers/percentile';
 import { weightedRangeOf } from '../numbers/weighted';
+import { extentOfComplaint, fillAllGaps } from '../usable';
 import type { Belief, BeliefPart } from './believe';
-import { extentOfComplaint, fillAllGaps } from './complaint';
 
 /** A part of a belief under some fixes, with what every sample of it would show. */
 export interface PartOutcomes {

@@ -1,6 +1,5 @@
 export { type Belief, type BeliefPart, type BelieveOptions, believe } from './believe';
-export { extentOfComplaint, fillAllGaps, fillGaps, type Respect } from './complaint';
-export { complaintsOf, isMeteredOn, priorFactsOf } from './evidence';
+export { isMeteredOn, priorFactsOf } from './evidence';
 export { type CauseEvidence, type Explanation, explainInSteps } from './explain';
 export { fitToRate } from './fit-to-rate';
 export {

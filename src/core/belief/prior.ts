@@ -2,8 +2,8 @@ import { deriveBaseState } from '../card/derive-setup';
 import type { JobCard } from '../card/types';
 import { forecastSampleCount } from '../load/forecast';
 import { drawParameterSamples } from '../load/parameter-samples';
+import { complaintOf } from '../usable';
 import type { Belief } from './believe';
-import { complaintsOf } from './evidence';
 
 /**
  * What is believed of a card before any reading speaks: the estimate with all that is open of it, and no fault but those that are
@@ -18,5 +18,5 @@ export function priorBelief(card: JobCard): Belief {
     count: forecastSampleCount,
     samples: drawParameterSamples(forecastSampleCount, state.setup.machine),
   };
-  return { base: state, complaint: complaintsOf(card), parts: [part], sampleCount: forecastSampleCount };
+  return { base: state, complaint: complaintOf(card), parts: [part], sampleCount: forecastSampleCount };
 }

@@ -10,9 +10,9 @@ import {
   mayHoldLayers,
 } from '../load/state-facts';
 import type { Parameters, SetupState } from '../load/types';
-import { usableRateRatio } from '../load/usable';
 import type { KnownState } from '../machine/facts';
-import { type Complaint, feltAt, gapOfSample } from './complaint';
+import { type Complaint, feltAt, gapOfSample } from '../usable';
+import { usableRateRatio } from '../usable/limits';
 
 /** What a question may look at of one sample. */
 export interface SampleView {

@@ -1,9 +1,9 @@
 import type { FixUse, PlayFeel, Reading, ScrubFeel } from '../card/types';
 import { extentOf } from '../load/evaluate';
-import { feltScrubMs, usableScrubMs } from '../load/usable';
 import { meterSpreadOf, rateBetweenFreezes } from '../meter';
 import { medianOf } from '../numbers/percentile';
-import { type Complaint, extentOfComplaint } from './complaint';
+import { type Complaint, extentOfComplaint } from '../usable';
+import { feltScrubMs, usableScrubMs } from '../usable/limits';
 import { createBoundsWeigher, readingSpread } from './likelihood';
 import { chancesOfStanding, extentOfStanding, longStandMs } from './questions';
 import {

@@ -12,8 +12,8 @@ import { type Coefficients, compile } from '../load/compile';
 import { createOutcomes, type Extent, evaluate, type Outcomes } from '../load/evaluate';
 import type { SetupState } from '../load/types';
 import { compileWithoutPart } from '../load/without-part';
+import { type Complaint, extentOfComplaint, fillAllGaps, fillGaps, type Respect } from '../usable';
 import type { Belief, BeliefPart } from './believe';
-import { type Complaint, extentOfComplaint, fillAllGaps, fillGaps, type Respect } from './complaint';
 import { usableGap } from './forecast-belief';
 
 /** A cause with what is believed of it. */

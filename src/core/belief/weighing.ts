@@ -1,7 +1,7 @@
 import type { FixUse, Reading } from '../card/types';
 import type { Extent, Outcomes } from '../load/evaluate';
 import type { ParameterSamples, Parameters, SetupState, TroubleId } from '../load/types';
-import { type Complaint, feltAt, fillAllGaps } from './complaint';
+import { type Complaint, feltAt, fillAllGaps } from '../usable';
 import { createBoundsWeigher, createValueWeigher, type Weigher } from './likelihood';
 import type { LookAt, SampleView } from './questions';
 

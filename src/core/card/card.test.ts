@@ -5,6 +5,7 @@ import type { VideoFacts } from '@/core/footage';
 import { demoCardNames, loadDemoCards } from '@/demo/load-demo-cards';
 import { describeCardFailure } from '@/messages/card';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
+import { isUsable } from '../usable';
 import {
   applyCommand,
   type CardCommand,
@@ -14,7 +15,6 @@ import {
   deriveBaseState,
   fixesInForce,
   isReadyToExport,
-  isUsable,
   type JobCard,
   listPutBack,
   listSteps,

@@ -13,12 +13,12 @@ import {
   type StreamDrive,
   usualHidden,
 } from '../load/types';
-import { usableSpanSec } from '../load/usable';
 import { coreSpeedRatioOf, type DriveKind, driveOf, graphicsOf, powerRatioOf } from '../machine/catalogue';
 import { rationalToNumber } from '../numbers/rational';
 import { isStillThere } from '../programs';
 import { linesOf, usualRecipe } from '../proxies/recipe';
 import { measureDecoding, measureLatency, measureReading } from '../test-play/measure-decoding';
+import { usableSpanSec } from '../usable/limits';
 import { hardwareVerdictOf } from './hardware-verdict';
 import { plausibleFps } from './plausible-fps';
 import type { CardClip, CardEditor, CardProgram, CardProxy, JobCard } from './types';

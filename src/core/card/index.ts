@@ -35,4 +35,3 @@ export {
 export { canFinishByHand, isCardUsable, listSteps } from './steps';
 export type { StorageFailure } from './storage-failure';
 export * from './types';
-export { complaintOf, isUsable } from './usable';

@@ -1,8 +1,8 @@
+import { isUsable } from '../usable/reading';
 import { openTrial, readingInForce, withoutWorkingSet } from './fixes-in-force';
 import { isReadyToExport, listPutBack } from './put-back';
 import { firstThingIds, stepIds } from './schema';
 import type { JobCard, StepId } from './types';
-import { isUsable } from './usable';
 
 /** A step on the rail. */
 export interface StepState {

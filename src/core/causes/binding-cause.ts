@@ -1,7 +1,7 @@
 import { estimate } from '../load/estimate';
 import { middleParameters } from '../load/parameters';
 import type { FrameEstimate, SetupState } from '../load/types';
-import { usableRateRatio } from '../load/usable';
+import { usableRateRatio } from '../usable/limits';
 import { type CauseId, configurationCauses, type LoadCause, loadCauses } from './catalogue';
 import { stagesOfPart } from './stages-of-part';
 

@@ -3,7 +3,8 @@ import { describe, expect, it } from 'vitest';
 import { settlingTests } from '@/messages/findings';
 import { causeTexts } from '@/messages/load';
 import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
-import { estimate, middleParameters, usableRateRatio } from '../load';
+import { estimate, middleParameters } from '../load';
+import { usableRateRatio } from '../usable';
 import { beforeCauses, causeCatalogue, findBindingCause } from '.';
 
 /** What a trial has to find out: hardware can be worse than many quick cores, and a proxy heavier than its original. */

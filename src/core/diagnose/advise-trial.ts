@@ -1,11 +1,10 @@
 import { assertNever } from '../assert-never';
-import { type Belief, gapUnder, type Respect } from '../belief';
+import { type Belief, gapUnder } from '../belief';
 import {
   areSameFixes,
   findReading,
   fixesInForce,
   isSameFix,
-  isUsable,
   type JobCard,
   keptFixes,
   type PlayFeel,
@@ -17,6 +16,7 @@ import {
 } from '../card';
 import type { CompareFailure } from '../meter';
 import { compareCardReadings } from '../readings';
+import { isUsable, type Respect } from '../usable';
 import { remainingPlan } from './chosen-plan';
 
 /** `mixed`: better in one respect, and worse in another. */

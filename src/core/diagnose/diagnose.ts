@@ -9,10 +9,11 @@ import {
   sharesUnder,
   sketchBelief,
 } from '../belief';
-import { type FixUse, fixesInForce, isSameFix, isUsable, type JobCard, keptFixes, readingInForce } from '../card';
+import { type FixUse, fixesInForce, isSameFix, type JobCard, keptFixes, readingInForce } from '../card';
 import { isOpenEnd } from '../causes';
 import { applyFixes, findFix, fixCatalogue } from '../fixes';
 import type { Range } from '../numbers/percentile';
+import { isUsable } from '../usable';
 import { type AverageStages, averageStages } from './average-stages';
 import { createRefusal, listCandidates } from './candidates';
 import { leastScore, type NextTest, rankNextTests } from './next-tests';

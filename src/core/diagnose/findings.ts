@@ -1,7 +1,8 @@
-import { complaintOf, deriveBaseState, fixesInForce, type JobCard, keptFixes } from '../card';
+import { deriveBaseState, fixesInForce, type JobCard, keptFixes } from '../card';
 import { type CauseId, findBindingCause } from '../causes';
 import { applyFixes, type RankedFix, rankFixes } from '../fixes';
 import { type FrameForecast, forecast, type SetupState } from '../load';
+import { complaintOf } from '../usable/respects';
 
 /** The set-up as it is now: the base with the kept fixes and the one on trial. */
 export const currentState = (card: JobCard): SetupState => applyFixes(deriveBaseState(card), fixesInForce(card));

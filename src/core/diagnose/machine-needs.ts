@@ -1,9 +1,10 @@
 import { type Belief, forecastWith } from '../belief';
 import { deriveBaseState, fixesInForce, type JobCard } from '../card';
 import { applyFixes } from '../fixes';
-import { forecast, type SetupState, usableRateRatio, usableScrubMs } from '../load';
+import { forecast, type SetupState } from '../load';
 import { withMachine } from '../load/change-state';
 import type { Range } from '../numbers/percentile';
+import { usableRateRatio, usableScrubMs } from '../usable';
 
 /** What a better part would bring. */
 export interface UpgradeForecast {

@@ -1,8 +1,5 @@
 import {
   type Belief,
-  extentOfComplaint,
-  fillAllGaps,
-  fillGaps,
   inMemoryRatio,
   isMeteredOn,
   outcomesUnder,
@@ -13,7 +10,6 @@ import {
   predictedSoftwareFps,
   type QuestionId,
   questionCatalogue,
-  type Respect,
   type SampleView,
   statedReadRate,
   usableGap,
@@ -22,8 +18,9 @@ import {
 import { type FixUse, hardwareVerdictOf, isPlayable, type JobCard, tellsOfDrive, testableClip } from '../card';
 import type { CauseId } from '../causes';
 import { effectKeyOf, type FixId, type FixLevel, gentlestOf } from '../fixes';
-import { compile, createOutcomes, evaluate, feltScrubMs, type Outcomes } from '../load';
+import { compile, createOutcomes, evaluate, type Outcomes } from '../load';
 import { isTelling, mostToldMegabytePerSec, toTestedStream } from '../test-play';
+import { extentOfComplaint, feltScrubMs, fillAllGaps, fillGaps, type Respect } from '../usable';
 import type { Candidate } from './candidates';
 import { entropyOf, ShareHistogram, weighedCount, weighedSampleCount } from './share-histogram';
 import { statesToTellBy } from './states-to-tell-by';

@@ -1,7 +1,8 @@
-import { type Belief, type BeliefPart, extentOfComplaint, fillAllGaps, usableGap } from '../belief';
+import { type Belief, type BeliefPart, usableGap } from '../belief';
 import type { FixUse } from '../card';
 import { applyFixes, fixIds } from '../fixes';
 import { compile, createOutcomes, type Extent, evaluate, type Outcomes, type SetupState } from '../load';
+import { extentOfComplaint, fillAllGaps } from '../usable';
 import type { Candidate } from './candidates';
 
 /** Samples of a belief that a search for plans looks at; sets that it finds are looked at on all. */

@@ -1,6 +1,7 @@
-import { type Belief, type BeliefForecast, forecastUnder, type Respect } from '../belief';
+import { type Belief, type BeliefForecast, forecastUnder } from '../belief';
 import type { JobCard } from '../card';
 import { applyFixes, type FixAtLevel, type FixId, fixCatalogue, isWayOfWorking } from '../fixes';
+import type { Respect } from '../usable';
 import { createRefusal } from './candidates';
 
 /** A habit that keeps a project light, with what it would bring on this card. */

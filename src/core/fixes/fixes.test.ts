@@ -13,7 +13,7 @@ import {
   rankFixes,
 } from '.';
 
-const complaint = { isPlaying: true, isScrubbing: true };
+const complaint = ['playing', 'scrubbing'] as const;
 
 describe('fixCatalogue', () => {
   it('names each fix once, and a person can read of every one', () => {

@@ -4,8 +4,8 @@ import { scaleMsPerSourceMegapixel } from '../load/effect-costs';
 import { drawnLayerCount } from '../load/preview-picture';
 import { proxyStreamOf } from '../load/proxy-stream';
 import type { PictureStream, SetupClip, SetupState } from '../load/types';
-import { usableScrubMs } from '../load/usable';
 import { linesOf } from '../proxies/recipe';
+import { usableScrubMs } from '../usable/limits';
 import type { FixWork } from './types';
 
 /** Writing a proxy beside decoding the original, measured in the browser (docs/model.md): 4.2 s against 3.7 s. */

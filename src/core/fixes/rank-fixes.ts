@@ -3,19 +3,14 @@ import { createOutcomes, evaluate } from '../load/evaluate';
 import { forecast } from '../load/forecast';
 import { drawParameterSamples } from '../load/parameter-samples';
 import type { ParameterSamples, SetupState } from '../load/types';
-import { usableRateRatio, usableScrubMs } from '../load/usable';
 import type { Range } from '../numbers/percentile';
+import { usableRateRatio, usableScrubMs } from '../usable/limits';
+import { type Complaint, isOfPlaying } from '../usable/respects';
 import { fixCatalogue } from './catalogue';
 import { effectKeyOf } from './effect-key';
 import type { FixId, FixLevel } from './fix-facts';
 import { gentlestOf } from './gentlest-level';
 import type { FixDefinition, Sacrifice } from './types';
-
-/** What is complained of; only that counts as a gap. */
-export interface Complaint {
-  readonly isPlaying: boolean;
-  readonly isScrubbing: boolean;
-}
 
 /** A fix with what is expected of it on this card. */
 export interface RankedFix {
@@ -56,13 +51,12 @@ function gapOf(state: SetupState, complaint: Complaint, samples: ParameterSample
   const outcomes = createOutcomes(rankingSampleCount);
   evaluate(compile(state, 'heaviest'), samples, outcomes);
   const usableFps = usableRateRatio * state.setup.targetFps;
+  const [isPlaying, isScrubbing] = [isOfPlaying(complaint), complaint.includes('scrubbing')];
   let total = 0;
   let usableCount = 0;
   for (let i = 0; i < rankingSampleCount; i++) {
-    const ofPlaying = complaint.isPlaying ? Math.max(0, Math.log(usableFps / (outcomes.shownFps[i] as number))) : 0;
-    const ofScrubbing = complaint.isScrubbing
-      ? Math.max(0, Math.log((outcomes.scrubMs[i] as number) / usableScrubMs))
-      : 0;
+    const ofPlaying = isPlaying ? Math.max(0, Math.log(usableFps / (outcomes.shownFps[i] as number))) : 0;
+    const ofScrubbing = isScrubbing ? Math.max(0, Math.log((outcomes.scrubMs[i] as number) / usableScrubMs)) : 0;
     total += ofPlaying + ofScrubbing;
     if (ofPlaying + ofScrubbing === 0) usableCount++;
   }

@@ -8,4 +8,3 @@ export { forecast } from './forecast';
 export { drawParameterSamples } from './parameter-samples';
 export { middleParameters, pickSample } from './parameters';
 export * from './types';
-export * from './usable';

@@ -7,7 +7,7 @@ import type { KnownAnswer } from '@/adapters/browser/card-store';
 import { type JobCard, listSteps, type StepId } from '@/core/card';
 import { type CardGlance, glanceAtCard } from '@/core/diagnose/glance';
 import { isBelieversStep, type NextStep } from '@/core/diagnose/next-step';
-import { usableRateRatio } from '@/core/load/usable';
+import { usableRateRatio } from '@/core/usable/limits';
 import { formatCount, formatFps, formatRate } from '@/messages/format';
 import { describeNamedCause } from '@/messages/named-cause';
 import { Button } from '@/ui/Button';

@@ -4,7 +4,7 @@ import Link from 'next/link';
 import { useMemo } from 'react';
 import styled from 'styled-components';
 import type { CauseBelief } from '@/core/belief';
-import { isUsable, type JobCard, readingInForce, type StepId } from '@/core/card';
+import { type JobCard, readingInForce, type StepId } from '@/core/card';
 import type { CauseGround } from '@/core/causes';
 import {
   causesToRead,
@@ -14,6 +14,7 @@ import {
   type Need,
   type StagesOfCard,
 } from '@/core/diagnose';
+import { isUsable } from '@/core/usable';
 import { describeProbability, formatChance } from '@/messages/diagnosis';
 import { describeCauses, describeEvidenceUsed, settlingTests } from '@/messages/findings';
 import { formatCount } from '@/messages/format';

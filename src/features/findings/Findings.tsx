@@ -1,8 +1,9 @@
 'use client';
 
 import { useMemo } from 'react';
-import { fixesInForce, isUsable, latestReading, readingInForce } from '@/core/card';
-import { averageStages, computeFindings, summariseCard } from '@/core/diagnose';
+import { fixesInForce, latestReading, readingInForce } from '@/core/card';
+import { averageStages, computeFindings } from '@/core/diagnose';
+import { isUsable } from '@/core/usable';
 import { describeBudget, describeFit } from '@/messages/findings';
 import { formatMs } from '@/messages/format';
 import { Disclosure } from '@/ui/Disclosure';
@@ -12,11 +13,11 @@ import { Note } from '@/ui/Note';
 import { Settled } from '@/ui/Settled';
 import { Sheet } from '@/ui/Sheet';
 import { SideLeads } from '../looks/SideLeads';
+import { useGlance } from '../shell/at-a-glance';
 import { toBudgetLanes } from '../shell/budget-lanes';
 import { useDiagnosis } from '../shell/diagnosis-context';
 import { SheetBoundary } from '../shell/SheetBoundary';
 import { StepPage } from '../shell/StepPage';
-import { useConclusion } from '../shell/use-conclusion';
 import { useFittedSketch } from '../shell/use-frame-time';
 import { useOpenCard } from '../shell/use-open-card';
 import { Causes } from './Causes';
@@ -29,13 +30,13 @@ import { WhatIf } from './WhatIf';
 /** What causes the lag, what tells most next, ways out, and where each frame's time goes. */
 export function Findings() {
   const { card } = useOpenCard();
-  const overview = useMemo(() => summariseCard(card), [card]);
+  const { overview, conclusion } = useGlance();
   const { findings } = overview;
   const inForce = readingInForce(card);
   const reading = inForce ?? latestReading(card);
   const fit = reading?.shownFps != null ? describeFit(reading.shownFps, findings) : null;
   const diagnosisState = useDiagnosis();
-  const { cause } = useConclusion(card, overview);
+  const { cause } = conclusion;
   const { diagnosis } = diagnosisState;
   const sketch = useFittedSketch(card);
   const whatIf = useWhatIf(card, diagnosis?.sketch ?? null, sketch);

@@ -3,8 +3,9 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import styled from 'styled-components';
-import { complaintOf, type JobCard } from '@/core/card';
+import type { JobCard } from '@/core/card';
 import { type Diagnosis, isChosenPlan, type Plan } from '@/core/diagnose';
+import { complaintOf, isOfPlaying } from '@/core/usable';
 import { formatChance, planTexts } from '@/messages/diagnosis';
 import { fixTitle } from '@/messages/fix-titles';
 import { formatFpsRange, formatMinutes, formatWaitRange } from '@/messages/format';
@@ -39,7 +40,8 @@ const Card = styled.article`
 
 /** What a plan brings in the respects that are complained of. */
 function describeGain({ shownFps, scrubMs }: Plan, card: JobCard): string {
-  const { isPlaying, isScrubbing } = complaintOf(card);
+  const complaint = complaintOf(card);
+  const [isPlaying, isScrubbing] = [isOfPlaying(complaint), complaint.includes('scrubbing')];
   const parts = [
     ...(isPlaying || !isScrubbing ? [`${formatFpsRange(shownFps)} a second`] : []),
     ...(isScrubbing ? [`a move of the playhead ${formatWaitRange(scrubMs)}`] : []),

@@ -3,8 +3,8 @@
 import styled from 'styled-components';
 import { type JobCard, targetFpsOf } from '@/core/card';
 import { suggestedHeightsPx, usualViewerHeightPx } from '@/core/fixes';
-import { usableRateRatio, usableScrubMs } from '@/core/load';
 import type { KnownState } from '@/core/machine';
+import { usableRateRatio, usableScrubMs } from '@/core/usable';
 import { formatCount, formatFps, formatFpsRange, formatWaitRange } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';

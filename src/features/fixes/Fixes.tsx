@@ -1,20 +1,19 @@
 'use client';
 
 import dynamic from 'next/dynamic';
-import { useMemo } from 'react';
 import styled from 'styled-components';
 import { fixesInForce, type JobCard, openTrial, readingInForce, targetFpsOf, workingSetInUse } from '@/core/card';
-import { summariseCard } from '@/core/diagnose';
+
 import { fixTitle } from '@/messages/fix-titles';
 import { formatFps, formatRate } from '@/messages/format';
 import { LinkButton } from '@/ui/LinkButton';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { TakeReading } from '../readings/TakeReading';
+import { useGlance } from '../shell/at-a-glance';
 import { useDiagnosis } from '../shell/diagnosis-context';
 import { SheetBoundary } from '../shell/SheetBoundary';
 import { StepPage } from '../shell/StepPage';
-import { useConclusion } from '../shell/use-conclusion';
 import { useOpenCard } from '../shell/use-open-card';
 import { AllFixes } from './AllFixes';
 import { ChosenPlan } from './ChosenPlan';
@@ -59,10 +58,10 @@ function FirstReading({ card }: { readonly card: JobCard }) {
 export function Fixes() {
   const { card } = useOpenCard();
   const begin = useBeginTrial();
-  const overview = useMemo(() => summariseCard(card), [card]);
   const { diagnosis, before, status } = useDiagnosis();
   const trial = openTrial(card);
-  const { move } = useConclusion(card, overview);
+  const { overview, conclusion } = useGlance();
+  const { move } = conclusion;
   const isMoveShown = move !== null && move.kind !== 'nothing-left';
   const isInSet = workingSetInUse(card) !== null;
   const reading = readingInForce(card);

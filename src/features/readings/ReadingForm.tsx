@@ -3,7 +3,6 @@
 import { useState } from 'react';
 import styled from 'styled-components';
 import {
-  complaintOf,
   type PlayFeel,
   playFeels,
   playsByOf,
@@ -14,6 +13,7 @@ import {
   targetFpsOf,
 } from '@/core/card';
 import type { KnownState } from '@/core/machine';
+import { complaintOf } from '@/core/usable';
 import { playFeelTexts } from '@/messages/editor';
 import { scrubFeelTexts } from '@/messages/interview';
 import { Button } from '@/ui/Button';
@@ -88,7 +88,7 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
   const [dropped, setDropped] = useState<Dropped>({ count: null, overSec: null });
   const [details, setDetails] = useState<Details>(() => firstDetails(card));
   const complaint = complaintOf(card);
-  const [moment, setMoment] = useState<ReadingMoment>(complaint.isLater ? 'later' : 'start');
+  const [moment, setMoment] = useState<ReadingMoment>(complaint.includes('later') ? 'later' : 'start');
   const set = (patch: Partial<Typed>) => setTyped((current) => ({ ...current, ...patch }));
   const shownFps = typed.shownFps ?? shownOf(dropped, targetFpsOf(card));
   const isEmpty = shownFps === null && Object.values(typed).every((part) => part === null || part === 'unknown');
@@ -116,7 +116,7 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
           value={typed.shownFps}
           onChange={(fps) => set({ shownFps: fps })}
         />
-        {complaint.isOpening && (
+        {complaint.includes('opening') && (
           <NumberField
             label="Opening the project took"
             unit="seconds"
@@ -181,7 +181,9 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
         value={typed.isGoodEnough === 'unknown' ? null : typed.isGoodEnough}
         onChange={(isGoodEnough) => set({ isGoodEnough })}
       />
-      {complaint.isLater && <SegmentedField label="Taken" options={moments} value={moment} onChange={setMoment} />}
+      {complaint.includes('later') && (
+        <SegmentedField label="Taken" options={moments} value={moment} onChange={setMoment} />
+      )}
       {typed.shownFps === null && (
         <Disclosure label="My editor counts dropped frames">
           <FieldGrid $leastPx={200}>

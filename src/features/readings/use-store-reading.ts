@@ -1,7 +1,8 @@
 'use client';
 
 import { useCallback } from 'react';
-import { complaintOf, createReading, type Reading } from '@/core/card';
+import { createReading, type Reading } from '@/core/card';
+import { complaintOf } from '@/core/usable';
 import { useOpenCard } from '../shell/use-open-card';
 import type { Details } from './ReadingDetails';
 
@@ -10,7 +11,7 @@ export function useStoreReading(): (known: Partial<Omit<Reading, 'id' | 'fixes'>
   const { card, run } = useOpenCard();
   return useCallback(
     (known, { fixes, ...details }) => {
-      const moment = complaintOf(card).isLater ? ('later' as const) : ('start' as const);
+      const moment = complaintOf(card).includes('later') ? ('later' as const) : ('start' as const);
       const reading = createReading({ id: crypto.randomUUID(), takenAtMs: Date.now(), moment, ...details, ...known });
       return run({ type: 'addReading', input: { reading, ...(fixes ? { fixes } : {}) } }).ok;
     },

@@ -2,14 +2,14 @@
 
 import { Download } from 'lucide-react';
 import { usePathname, useRouter } from 'next/navigation';
-import { type ReactNode, useEffect, useMemo } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import styled from 'styled-components';
 import { type JobCard, stepIds } from '@/core/card';
-import { summariseCard } from '@/core/diagnose';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
+import { GlanceProvider, useGlance } from './at-a-glance';
 import { CardBoundary } from './CardBoundary';
 import { DiagnosisProvider } from './diagnosis-context';
 import { Gauge } from './Gauge';
@@ -18,7 +18,6 @@ import { Rail } from './Rail';
 import { StorageBar } from './StorageBar';
 import { useCards } from './store-context';
 import { mainId, TopBar } from './TopBar';
-import { useConclusion } from './use-conclusion';
 import { useExportCard } from './use-export-card';
 import { useKeptFocus } from './use-kept-focus';
 import { useCardId, useRunCommand } from './use-open-card';
@@ -80,8 +79,7 @@ function useStepKeys(cardId: string): void {
 
 /** Rail, sheet and gauge of an open card; all say the same of its cause and its next step. */
 function OpenCardLayout({ card, children }: { readonly card: JobCard; readonly children: ReactNode }) {
-  const overview = useMemo(() => summariseCard(card), [card]);
-  const conclusion = useConclusion(card, overview);
+  const { overview, conclusion } = useGlance();
   const main = useKeptFocus<HTMLElement>();
   useUnfoldedPrint();
   return (
@@ -145,7 +143,9 @@ export function CardFrame({ children }: { readonly children: ReactNode }) {
       </TopBar>
       <StorageBar openId={cardId} />
       <DiagnosisProvider card={card}>
-        <OpenCardLayout card={card}>{children}</OpenCardLayout>
+        <GlanceProvider card={card}>
+          <OpenCardLayout card={card}>{children}</OpenCardLayout>
+        </GlanceProvider>
       </DiagnosisProvider>
     </>
   );

@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import styled from 'styled-components';
 import { type JobCard, listPutBack, openTrial } from '@/core/card';
 import { type CardOverview, minutesSpent } from '@/core/diagnose';
-import { usableRateRatio } from '@/core/load';
+import { usableRateRatio } from '@/core/usable/limits';
 import { stepTexts } from '@/messages/card';
 import { fixTexts } from '@/messages/fixes';
 import { formatAgo, formatFps, formatFpsRange, formatMs, formatRate } from '@/messages/format';

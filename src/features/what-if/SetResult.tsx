@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import styled from 'styled-components';
 import { type JobCard, openTrial, readingInForce } from '@/core/card';
-import { usableRateRatio } from '@/core/load';
+import { usableRateRatio } from '@/core/usable';
 import { formatChance } from '@/messages/diagnosis';
 import { formatFps, formatFpsRange, formatMinutes, formatMs, formatWaitRange } from '@/messages/format';
 import { describeSacrifice } from '@/messages/working';

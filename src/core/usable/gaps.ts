@@ -7,12 +7,8 @@ import {
   usableRateRatio,
   usableScrubMs,
   usableScrubSlowMs,
-} from '../load/usable';
-
-/** Respects in which a preview can be complained of; only those that are count as a gap. */
-export const respects = ['playing', 'scrubbing', 'later', 'opening', 'looking', 'cuts', 'waiting'] as const;
-export type Respect = (typeof respects)[number];
-export type Complaint = readonly Respect[];
+} from './limits';
+import type { Complaint, Respect } from './respects';
 
 /** A gap of this much, in logarithms, is half felt. */
 const feltGap = 0.1;

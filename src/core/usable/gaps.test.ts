@@ -1,17 +1,23 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
+import { createGapWeigher } from '../belief/weighing';
 import { compile, createOutcomes, drawParameterSamples, evaluate, type Outcomes, type SetupState } from '../load';
 import {
+  type Complaint,
+  extentOfComplaint,
+  feltAt,
+  fillAllGaps,
+  fillGaps,
+  type Respect,
+  respects,
   usableFreezeMs,
   usableLookMs,
   usableOpeningSec,
   usableRateRatio,
   usableScrubMs,
   usableScrubSlowMs,
-} from '../load/usable';
-import { type Complaint, extentOfComplaint, feltAt, fillAllGaps, fillGaps, type Respect, respects } from './complaint';
-import { createGapWeigher } from './weighing';
+} from '.';
 
 const sampleCount = 16;
 
