@@ -5,7 +5,9 @@ import {
   type JobCard,
   type LagMoment,
   type MeasuredReading,
+  playFeels,
   type Reading,
+  scrubFeels,
 } from '../card';
 import { complaintOf, isOfPlaying, isUsable } from '.';
 
@@ -51,6 +53,29 @@ describe('complaintOf', () => {
 });
 
 describe('isUsable', () => {
+  it('goes by the rate, to the very limit, and by what was felt where no rate was read', () => {
+    const card = complaining('playing');
+    expect([25, 23.75, 23.7].map((shownFps) => isUsable(card, reading({ shownFps })))).toEqual([true, true, false]);
+    expect(playFeels.map((playFeel) => isUsable(card, reading({ playFeel })))).toEqual([
+      ...playFeels.slice(1).map(() => false),
+      true,
+    ]);
+    // A rate that was read says more than a feeling.
+    expect(isUsable(card, reading({ shownFps: 25, playFeel: 'stumbles' }))).toBe(true);
+    expect(isUsable(card, reading({ shownFps: 12, playFeel: 'smooth' }))).toBe(false);
+  });
+
+  it('goes by the time of a jump, to the very limit, and by what was felt where none was read', () => {
+    const card = complaining('scrubbing');
+    expect([100, 250, 251].map((scrubMs) => isUsable(card, reading({ scrubMs })))).toEqual([true, true, false]);
+    expect(scrubFeels.map((scrubFeel) => isUsable(card, reading({ scrubFeel })))).toEqual([
+      true,
+      ...scrubFeels.slice(1).map(() => false),
+    ]);
+    expect(isUsable(card, reading({ scrubMs: 100, scrubFeel: 'unusable' }))).toBe(true);
+    expect(isUsable(card, reading({ isGoodEnough: 'yes' }))).toBe(true);
+  });
+
   it('asks how it plays after a while where that is complained of, and takes no early reading for it', () => {
     const card = complaining('after-a-while');
     expect(isUsable(card, reading({ ...smooth, moment: 'later' }))).toBe(true);
