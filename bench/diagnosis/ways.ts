@@ -1,4 +1,4 @@
-import { fixesInForce } from '@/core/card';
+import { fixesInForce, keyOfFix } from '@/core/card';
 import { chooseMove, type Diagnosis, diagnose, keptState } from '@/core/diagnose';
 import { type FixAtLevel, type FixId, findFix, fixCatalogue, rankFixes } from '@/core/fixes';
 import type { PracticeCase } from '@/core/simulate/cases';
@@ -118,7 +118,7 @@ function workDown(
   while (session.minutes < mostMinutes && !session.isSatisfied()) {
     const fix = next(session, tried);
     if (!fix) break;
-    tried.add(`${fix.id}=${fix.level}`);
+    tried.add(keyOfFix(fix));
     session.try(fix);
     session.end(session.isSatisfied() || session.gainOfTrial() >= leastGain ? 'kept' : 'undone');
   }
@@ -131,7 +131,7 @@ const canApply = (session: Session, fix: FixAtLevel): boolean =>
 export const runFixedList = (practice: PracticeCase): Ending =>
   workDown(
     practice,
-    (session, tried) => fixedList.find((fix) => !tried.has(`${fix.id}=${fix.level}`) && canApply(session, fix)) ?? null,
+    (session, tried) => fixedList.find((fix) => !tried.has(keyOfFix(fix)) && canApply(session, fix)) ?? null,
   );
 
 /** Ranking by the raw estimate: what the cost model expects of the card as it stands, with no belief and no learning. */
@@ -143,7 +143,7 @@ export const runRawEstimate = (practice: PracticeCase): Ending =>
       ...(complaints.some((respect) => respect !== 'scrubbing') ? (['playing'] as const) : []),
       ...(complaints.includes('scrubbing') ? (['scrubbing'] as const) : []),
     ]);
-    return ranked.find(({ id, level }) => !tried.has(`${id}=${level}`) && findFix(id)?.group !== 'upgrades') ?? null;
+    return ranked.find((fix) => !tried.has(keyOfFix(fix)) && findFix(fix.id)?.group !== 'upgrades') ?? null;
   });
 
 /** Every fix at every level that could be made at first, the quickest first. */

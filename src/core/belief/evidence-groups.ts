@@ -1,9 +1,10 @@
+import { keyOfFixes } from '../card/fixes-in-force';
 import { applyFixes } from '../fixes/apply-fixes';
 import { type Coefficients, compile } from '../load/compile';
 import { type Extent, widestOf } from '../load/evaluate';
 import type { SetupState } from '../load/types';
 import type { Hypothesis } from './hypotheses';
-import { type Evidence, keyOfFixes } from './weighing';
+import type { Evidence } from './weighing';
 
 /** Evidence under one list of fixes, with the hypothesis' set-up compiled for it. */
 export interface EvidenceGroup {

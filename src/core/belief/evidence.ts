@@ -1,4 +1,5 @@
 import { deriveBaseState, playsByOf, targetFpsOf } from '../card/derive-setup';
+import { keyOfFixes } from '../card/fixes-in-force';
 import type { FixUse, JobCard } from '../card/types';
 import type { PriorFacts } from '../causes';
 import type { SetupState } from '../load/types';
@@ -8,7 +9,7 @@ import { readingSpread } from './likelihood';
 import { findQuestion, type QuestionDefinition } from './questions';
 import { listReadingEvidence, meteredStandMs } from './reading-evidence';
 import { listTestPlayEvidence } from './test-play-evidence';
-import { createGapWeigher, type Evidence, keyOfFixes, weighBounds, weighEach } from './weighing';
+import { createGapWeigher, type Evidence, weighBounds, weighEach } from './weighing';
 
 /** How often people complain of what is wrong, and of what is not; the worst is not overlooked. Assumptions. */
 const complainChances: Readonly<Record<Respect, { readonly ofWrong: number; readonly ofRight: number }>> = {

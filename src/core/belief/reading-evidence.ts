@@ -1,3 +1,4 @@
+import { keyOfFixes } from '../card/fixes-in-force';
 import type { FixUse, PlayFeel, Reading, ScrubFeel } from '../card/types';
 import { extentOf } from '../load/evaluate';
 import { meterSpreadOf, rateBetweenFreezes } from '../meter';
@@ -6,15 +7,7 @@ import { type Complaint, extentOfComplaint } from '../usable';
 import { feltScrubMs, usableScrubMs } from '../usable/limits';
 import { createBoundsWeigher, readingSpread } from './likelihood';
 import { chancesOfStanding, extentOfStanding, longStandMs } from './questions';
-import {
-  type Evidence,
-  keyOfFixes,
-  type OutcomeName,
-  weighBounds,
-  weighEach,
-  weighJudgement,
-  weighValue,
-} from './weighing';
+import { type Evidence, type OutcomeName, weighBounds, weighEach, weighJudgement, weighValue } from './weighing';
 
 /** A reading within this share of the most that can be shown says only "at least". */
 const censoredRatio = 0.97;

@@ -1,3 +1,4 @@
+import { keyOfFixes } from '../card/fixes-in-force';
 import type { FixUse, JobCard, Trial } from '../card/types';
 import { freeCoresOf, reachOf, threadGainRatio } from '../load/conditions';
 import type { SetupState } from '../load/types';
@@ -5,7 +6,7 @@ import { decodedFpsOf, isHardwareProven, isTelling, referenceMsOf } from '../tes
 import type { DecodeTest, FileRead, TestedStream } from '../test-play/types';
 import { createBoundsWeigher, createValueWeigher, readingSpread, type Weigher } from './likelihood';
 import type { SampleView } from './questions';
-import { type Evidence, keyOfFixes, weighEach } from './weighing';
+import { type Evidence, weighEach } from './weighing';
 
 /** More threads than this gain nothing in any decoder. */
 const mostThreads = 16;

@@ -51,10 +51,6 @@ export interface Evidence {
 /** The name of an outcome that evidence looks at. */
 export type OutcomeName = keyof Outcomes;
 
-/** The same for the same fixes in the same order. */
-export const keyOfFixes = (fixes: readonly FixUse[]): string =>
-  fixes.map(({ id, level }) => `${id}=${level}`).join('+');
-
 /** Weighs samples one by one. */
 export const weighEach =
   (logLikelihood: (view: SampleView) => number): Evidence['addTo'] =>

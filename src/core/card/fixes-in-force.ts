@@ -40,11 +40,15 @@ export const withoutWorkingSet = (card: JobCard): JobCard =>
 /** Whether two uses are of one fix at one level. */
 export const isSameFix = (a: FixUse, b: FixUse): boolean => a.id === b.id && a.level === b.level;
 
-const nameOf = (fix: FixUse): string => `${fix.id}=${fix.level}`;
+/** A fix at a level in one word: "lower-preview-quality=1/4". */
+export const keyOfFix = ({ id, level }: FixUse): string => `${id}=${level}`;
+
+/** Fixes at their levels in one word: the same for the same ones in the same order. */
+export const keyOfFixes = (fixes: readonly FixUse[]): string => fixes.map(keyOfFix).join('+');
 
 /** Whether two lists hold the same fixes at the same levels, in any order. */
 export const areSameFixes = (a: readonly FixUse[], b: readonly FixUse[]): boolean =>
-  a.length === b.length && [...a].map(nameOf).sort().join() === [...b].map(nameOf).sort().join();
+  a.length === b.length && [...a].map(keyOfFix).sort().join() === [...b].map(keyOfFix).sort().join();
 
 /** The newest reading, whatever set-up it was taken under, or null. */
 export const latestReading = (card: JobCard): Reading | null => card.readings.at(-1) ?? null;

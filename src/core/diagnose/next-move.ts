@@ -113,18 +113,18 @@ export function chooseMove(diagnosis: Diagnosis): BeliefMove {
       : { kind: 'nothing-left' };
   }
   if (best.kind !== 'fix') return { kind: 'ask', test: best };
-  const isOfPlan = plan?.fixes.some((fix) => fix.id === best.id && fix.level === best.level) ?? false;
+  const isOfPlan = plan?.fixes.some((fix) => isSameFix(fix, best)) ?? false;
   return toTry({ id: best.id, level: best.level }, isOfPlan ? plan : null, diagnosis);
 }
 
 /** Minutes that making a fix takes, without the reading after it. */
 function effortOf({ id, level }: FixAtLevel, { nextTests, sketch }: Diagnosis): number {
-  const test = nextTests.find((other) => other.id === id && other.level === level);
+  const test = nextTests.find((other) => isSameFix(other, { id, level }));
   return test ? test.minutes - readingMinutes : (findFix(id)?.effortMinutes(sketch.base, level) ?? 0);
 }
 
 function toTry(fix: FixAtLevel, plan: Plan | null, diagnosis: Diagnosis): BeliefMove {
-  const test = diagnosis.nextTests.find(({ id, level }) => id === fix.id && level === fix.level);
+  const test = diagnosis.nextTests.find((other) => isSameFix(other, fix));
   return {
     kind: 'try',
     fix,

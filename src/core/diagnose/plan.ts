@@ -1,11 +1,11 @@
 import { type Belief, gapUnder, rangesUnder } from '../belief';
-import type { FixUse } from '../card';
+import { type FixUse, keyOfFixes } from '../card';
 import { applyFixes, type FixAtLevel, findFix, type Sacrifice } from '../fixes';
 import { sameCureMargin } from '../fixes/gentlest-level';
 import type { SetupState } from '../load';
 import type { Range } from '../numbers/percentile';
 import { type Candidate, excludeEachOther } from './candidates';
-import { inOrder, keyOf, RoughForecast } from './rough-forecast';
+import { inOrder, RoughForecast } from './rough-forecast';
 
 /** Ways of choosing among plans: what a person minds most. */
 export const planIds = ['quickest', 'best-picture', 'least-to-put-back'] as const;
@@ -154,7 +154,7 @@ function searchCheapest(
     // The cheapest first: once a set is surely usable, no dearer one need be looked at.
     for (const { node, fixes, spent } of listSteps(beam, candidates, cost)) {
       if (spent >= sureCost) break;
-      const key = keyOf(fixes);
+      const key = keyOfFixes(fixes);
       if (next.has(key)) continue;
       const { probability, gap } = rough.of(fixes);
       // A step that closes nothing is no step.
@@ -235,7 +235,7 @@ export function findPlans(
   const exact = new Map<string, number>();
   const exactly = (fixes: readonly Candidate[]): number => {
     const ordered = inOrder(fixes);
-    const key = keyOf(ordered);
+    const key = keyOfFixes(ordered);
     const known = exact.get(key) ?? gapUnder(belief, [...inForce, ...ordered]).usableProbability;
     exact.set(key, known);
     return known;

@@ -1,5 +1,5 @@
 import { type Belief, type BeliefPart, usableGap } from '../belief';
-import type { FixUse } from '../card';
+import { type FixUse, keyOfFixes } from '../card';
 import { applyFixes, fixIds } from '../fixes';
 import { compile, createOutcomes, type Extent, evaluate, type Outcomes, type SetupState } from '../load';
 import { extentOfComplaint, fillAllGaps } from '../usable';
@@ -7,9 +7,6 @@ import type { Candidate } from './candidates';
 
 /** Samples of a belief that a search for plans looks at; sets that it finds are looked at on all. */
 const roughSampleCount = 256;
-
-/** The name of a set of fixes that are in order. */
-export const keyOf = (fixes: readonly Candidate[]): string => fixes.map(({ id, level }) => `${id}=${level}`).join('+');
 
 /** Always the order of the catalogue, so that a set of fixes is one plan however it was found. */
 export const inOrder = (fixes: readonly Candidate[]): readonly Candidate[] =>
@@ -73,7 +70,7 @@ export class RoughForecast {
 
   of(fixes: readonly Candidate[]): RoughGap {
     const ordered = inOrder(fixes);
-    const key = keyOf(ordered);
+    const key = keyOfFixes(ordered);
     const remembered = this.known.get(key);
     if (remembered) return remembered;
     let total = 0;

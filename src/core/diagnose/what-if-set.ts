@@ -1,5 +1,5 @@
 import { type Belief, type BeliefForecast, forecastUnder } from '../belief';
-import { fixesInForce, type JobCard } from '../card';
+import { fixesInForce, isSameFix, type JobCard } from '../card';
 import {
   applyFixes,
   type FixAtLevel,
@@ -33,7 +33,7 @@ function takeStock(base: SetupState, fixes: readonly FixAtLevel[], inForce: read
     const own = fix.sacrifice(state, level);
     for (const kind of Object.keys(sacrifice) as (keyof Sacrifice)[])
       sacrifice[kind] = Math.min(1, sacrifice[kind] + own[kind]);
-    if (!inForce.some((held) => held.id === id && held.level === level)) minutes += fix.effortMinutes(state, level);
+    if (!inForce.some((held) => isSameFix(held, { id, level }))) minutes += fix.effortMinutes(state, level);
     state = fix.applyTo(state, level);
   }
   return { sacrifice, minutes };

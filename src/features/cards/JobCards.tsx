@@ -2,11 +2,12 @@
 
 import { FilePlus2, FolderInput } from 'lucide-react';
 import { useRouter } from 'next/navigation';
-import { lazy, Suspense, useEffect, useRef } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import styled from 'styled-components';
 import { createJobCard, knownMachineOf } from '@/core/card';
 import { Button } from '@/ui/Button';
 import { colour } from '@/ui/tokens';
+import { useFilePicker } from '@/ui/use-file-picker';
 import { useFocusNext } from '@/ui/use-focus-next';
 import { useNotify } from '../shell/notices';
 import { StorageBar } from '../shell/StorageBar';
@@ -58,7 +59,6 @@ export function JobCards() {
   const { status, cards, unreadable } = useCards();
   const router = useRouter();
   const notify = useNotify();
-  const fileInput = useRef<HTMLInputElement>(null);
   const { importFiles, addDemoCards } = useCardImport();
   const { ref: heading, focusNext } = useFocusNext<HTMLHeadingElement>();
   useMissingAnswers();
@@ -92,7 +92,12 @@ export function JobCards() {
       action: { label: 'Undo', run: () => store?.restore(id) },
     });
   };
-  const chooseFile = () => fileInput.current?.click();
+  const picker = useFilePicker({
+    label: 'Import card files',
+    accept: '.json,application/json',
+    isMultiple: true,
+    onFiles: importFiles,
+  });
   const newest = [...cards.values()].sort((a, b) => b.card.updatedAtMs - a.card.updatedAtMs);
   const isReady = status === 'ready';
 
@@ -112,19 +117,8 @@ export function JobCards() {
             </p>
           </div>
           <div>
-            <input
-              ref={fileInput}
-              type="file"
-              accept=".json,application/json"
-              multiple
-              hidden
-              aria-label="Import card files"
-              onChange={(event) => {
-                importFiles([...(event.target.files ?? [])]);
-                event.target.value = '';
-              }}
-            />
-            <Button onPress={chooseFile} isDisabled={!isReady}>
+            {picker.input}
+            <Button onPress={picker.open} isDisabled={!isReady}>
               <FolderInput size={18} aria-hidden="true" /> Import a card
             </Button>
             <Button look="primary" onPress={startCard} isDisabled={!isReady}>

@@ -1,7 +1,7 @@
 'use client';
 
 import styled from 'styled-components';
-import { isSameFix, type JobCard, keptFixes } from '@/core/card';
+import { isSameFix, type JobCard, keptFixes, keyOfFix } from '@/core/card';
 import { remainingPlan } from '@/core/diagnose';
 import { fixTitle } from '@/messages/fix-titles';
 import { Button } from '@/ui/Button';
@@ -37,7 +37,7 @@ export function ChosenPlan({ card }: { readonly card: JobCard }) {
     >
       <List>
         {card.chosenPlan.map((fix) => (
-          <li key={`${fix.id} ${fix.level}`} data-done={stateOf(fix) === 'to try' ? undefined : true}>
+          <li key={keyOfFix(fix)} data-done={stateOf(fix) === 'to try' ? undefined : true}>
             {fixTitle(fix.id, fix.level)} <small>({stateOf(fix)})</small>
           </li>
         ))}

@@ -1,7 +1,7 @@
 'use client';
 
 import styled from 'styled-components';
-import type { JobCard } from '@/core/card';
+import { type JobCard, keyOfFix } from '@/core/card';
 import { findFix } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
 import { Button } from '@/ui/Button';
@@ -43,7 +43,7 @@ export function SetAside({ card }: { readonly card: JobCard }) {
         {putOff.map((test) => {
           const title = fixTitle(test.id, test.level);
           return (
-            <li key={`${test.id} ${test.level}`}>
+            <li key={keyOfFix(test)}>
               <span>
                 {title} <small>put off</small>
               </span>

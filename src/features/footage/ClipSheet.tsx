@@ -1,7 +1,6 @@
 'use client';
 
 import { ChevronDown, ChevronUp, FileInput, RotateCw, Trash2 } from 'lucide-react';
-import { useRef } from 'react';
 import styled from 'styled-components';
 import type { CardClip, HardwareVerdict } from '@/core/card';
 import type { ClipCost, ClipRow } from '@/core/diagnose';
@@ -18,6 +17,7 @@ import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
 import { SidePanel } from '@/ui/SidePanel';
 import { colour } from '@/ui/tokens';
+import { useFilePicker } from '@/ui/use-file-picker';
 import { useOpenCard } from '../shell/use-open-card';
 import { ClipFactsList } from './ClipFactsList';
 import { findFile } from './session-files';
@@ -96,10 +96,13 @@ interface ClipSheetProps extends ClipSheetActions {
 export function ClipSheet(props: ClipSheetProps) {
   const { clip, row, budgetMs, neighbours, onReadInto, onRemove, onOpen, onClose } = props;
   const { card, run } = useOpenCard();
-  const input = useRef<HTMLInputElement>(null);
   const { facts } = clip;
   const file = findFile(clip.id);
   const rest = 'as-the-rest';
+  const picker = useFilePicker({
+    label: `Choose a file in place of ${facts.fileName}`,
+    onFiles: ([chosen]) => chosen && onReadInto(clip, chosen),
+  });
   return (
     <SidePanel
       title={facts.fileName}
@@ -165,22 +168,12 @@ export function ClipSheet(props: ClipSheetProps) {
             run({ type: 'setClipDrive', input: { ids: [clip.id], drive: drive === rest ? null : drive } })
           }
         />
-        <input
-          ref={input}
-          type="file"
-          hidden
-          aria-label={`Choose a file in place of ${facts.fileName}`}
-          onChange={(event) => {
-            const chosen = event.target.files?.[0];
-            event.target.value = '';
-            if (chosen) onReadInto(clip, chosen);
-          }}
-        />
+        {picker.input}
         <Row style={{ marginTop: 14 }}>
-          <Button onPress={() => (file ? onReadInto(clip, file) : input.current?.click())}>
+          <Button onPress={() => (file ? onReadInto(clip, file) : picker.open())}>
             <RotateCw size={17} aria-hidden="true" /> Read again
           </Button>
-          <Button onPress={() => input.current?.click()}>
+          <Button onPress={picker.open}>
             <FileInput size={17} aria-hidden="true" /> Use another file
           </Button>
           <Button look="danger" onPress={() => onRemove([clip])}>

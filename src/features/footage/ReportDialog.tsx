@@ -1,7 +1,6 @@
 'use client';
 
 import { FileUp } from 'lucide-react';
-import { useRef } from 'react';
 import styled from 'styled-components';
 import { reportCommands } from '@/messages/ffprobe-report';
 import { Button } from '@/ui/Button';
@@ -9,6 +8,7 @@ import { CommandLine } from '@/ui/CommandLine';
 import { DialogBox } from '@/ui/DialogBox';
 import { Row } from '@/ui/layout';
 import { font } from '@/ui/tokens';
+import { useFilePicker } from '@/ui/use-file-picker';
 
 const Command = styled.div`
   margin: 10px 0;
@@ -22,7 +22,15 @@ interface ReportDialogProps {
 
 /** For files that are not read here: the command that makes a report of them, and the way to add it. */
 export function ReportDialog({ onReports, onClose }: ReportDialogProps) {
-  const input = useRef<HTMLInputElement>(null);
+  const picker = useFilePicker({
+    label: 'Choose report files',
+    accept: '.json,application/json',
+    isMultiple: true,
+    onFiles: (files) => {
+      onReports(files);
+      onClose();
+    },
+  });
   return (
     <DialogBox title="Add an ffprobe report" widthPx={660} onClose={onClose}>
       <p>
@@ -36,20 +44,9 @@ export function ReportDialog({ onReports, onClose }: ReportDialogProps) {
           <CommandLine command={command} of={system} />
         </Command>
       ))}
-      <input
-        ref={input}
-        type="file"
-        accept=".json,application/json"
-        multiple
-        hidden
-        aria-label="Choose report files"
-        onChange={(event) => {
-          onReports([...(event.target.files ?? [])]);
-          onClose();
-        }}
-      />
+      {picker.input}
       <Row style={{ marginTop: 8 }}>
-        <Button look="primary" onPress={() => input.current?.click()}>
+        <Button look="primary" onPress={picker.open}>
           <FileUp size={18} aria-hidden="true" /> Choose the report
         </Button>
         <Button onPress={onClose}>Cancel</Button>

@@ -1,7 +1,6 @@
 'use client';
 
 import { Play, Square, Trash2 } from 'lucide-react';
-import { useRef } from 'react';
 import styled from 'styled-components';
 import { assertNever } from '@/core/assert-never';
 import { type CardClip, isPlayable } from '@/core/card';
@@ -14,6 +13,7 @@ import { Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
+import { useFilePicker } from '@/ui/use-file-picker';
 import { useNotify } from '../shell/notices';
 import { useOpenCard } from '../shell/use-open-card';
 import { findFile, rememberFile } from './session-files';
@@ -34,7 +34,6 @@ interface TestPlayPanelProps {
 export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
   const { card, run } = useOpenCard();
   const notify = useNotify();
-  const input = useRef<HTMLInputElement>(null);
   const { state, start, stop } = useTestPlay(clip, facts);
   const tests = card.decodeTests.filter((test) => test.clipId === clip.id);
   const newest = tests.at(-1);
@@ -43,10 +42,19 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
   const isTooSmall = state.status === 'failed' && state.failure.code === 'codec-not-decoded';
   const nearest =
     isUnplayable || isOnlyRead || isTooSmall ? findNearestClip(facts, card.clips.filter(isPlayable)) : null;
+  const picker = useFilePicker({
+    label: `Choose ${facts.fileName} to play it`,
+    accept: 'video/*,.mkv,.mts,.mov',
+    onFiles: ([file]) => {
+      if (!file) return;
+      rememberFile(clip.id, file);
+      start(file);
+    },
+  });
   const begin = () => {
     const file = findFile(clip.id);
     if (file) start(file);
-    else input.current?.click();
+    else picker.open();
   };
   const remove = () => {
     if (!newest) return;
@@ -60,20 +68,7 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
   };
   return (
     <Sheet title="Test-play" aside={newest ? formatMoment(newest.takenAtMs) : 'not played yet'}>
-      <input
-        ref={input}
-        type="file"
-        accept="video/*,.mkv,.mts,.mov"
-        hidden
-        aria-label={`Choose ${facts.fileName} to play it`}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          if (!file) return;
-          rememberFile(clip.id, file);
-          start(file);
-        }}
-      />
+      {picker.input}
       {state.status === 'running' && (
         <Progress>
           <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>

@@ -1,7 +1,6 @@
 'use client';
 
 import { FileVideo, Gauge, Square } from 'lucide-react';
-import { useRef } from 'react';
 import styled from 'styled-components';
 import type { PictureRegion } from '@/core/meter';
 import { formatBytes } from '@/messages/format';
@@ -11,6 +10,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Row } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
+import { useFilePicker } from '@/ui/use-file-picker';
 import { NumberField } from '../fields/NumberField';
 import { MeasuredView } from './MeasuredView';
 import { PartFields } from './PartFields';
@@ -51,7 +51,11 @@ interface RecordingSheetProps {
 /** Where a recording comes in, what of it is measured, and its progress. */
 export function RecordingSheet(props: RecordingSheetProps) {
   const { file, state, chosen, onFile, onChoose, onMeasure, onStop } = props;
-  const input = useRef<HTMLInputElement>(null);
+  const picker = useFilePicker({
+    label: 'Choose a screen recording',
+    accept: 'video/*,.mkv',
+    onFiles: ([picked]) => picked && onFile(picked),
+  });
   const measured = state.status === 'done' ? state.measured : null;
   const part = chosen.part ?? measured?.reading.region ?? null;
   const isRunning = state.status === 'running';
@@ -65,23 +69,12 @@ export function RecordingSheet(props: RecordingSheetProps) {
       title="A recording of your screen"
       aside={file ? `${file.name}, ${formatBytes(file.size)}` : 'nothing leaves this computer'}
     >
-      <input
-        ref={input}
-        type="file"
-        accept="video/*,.mkv"
-        hidden
-        aria-label="Choose a screen recording"
-        onChange={(event) => {
-          const picked = event.target.files?.[0];
-          event.target.value = '';
-          if (picked) onFile(picked);
-        }}
-      />
+      {picker.input}
       {!file && (
         <>
           <Zone>
             <p>Drop a screen recording anywhere on this page: the editor playing the stretch that lags.</p>
-            <Button look="primary" onPress={() => input.current?.click()}>
+            <Button look="primary" onPress={picker.open}>
               <FileVideo size={18} aria-hidden="true" /> Choose a recording
             </Button>
           </Zone>
@@ -141,7 +134,7 @@ export function RecordingSheet(props: RecordingSheetProps) {
                 Look for the part again
               </Button>
             )}
-            <Button look="quiet" onPress={() => input.current?.click()}>
+            <Button look="quiet" onPress={picker.open}>
               Choose another recording
             </Button>
           </Row>

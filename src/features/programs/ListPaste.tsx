@@ -1,7 +1,7 @@
 'use client';
 
 import { FileUp } from 'lucide-react';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { ReadList } from '@/adapters/shared/process-list/types';
 import type { ProcessListFailure } from '@/core/programs';
 import { formatCount } from '@/messages/format';
@@ -12,6 +12,7 @@ import { Row, Soft, Stack } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { TextArea } from '@/ui/TextArea';
+import { useFilePicker } from '@/ui/use-file-picker';
 
 type ListSystem = keyof typeof listCommands;
 const systems = (Object.keys(listCommands) as ListSystem[]).map((value) => ({
@@ -30,7 +31,6 @@ export function ListPaste({ onList }: { readonly onList: (list: ReadList) => voi
   const [text, setText] = useState('');
   const [failure, setFailure] = useState<ProcessListFailure | null>(null);
   const [skippedCount, setSkippedCount] = useState(0);
-  const file = useRef<HTMLInputElement>(null);
   const take = async (source: string | Uint8Array) => {
     // What reads lists knows encodings and tables: it is fetched when there is one.
     const { readProcessList } = await import('@/adapters/shared/process-list/read-process-list');
@@ -44,6 +44,7 @@ export function ListPaste({ onList }: { readonly onList: (list: ReadList) => voi
   const takeFile = async (chosen: File | undefined) => {
     if (chosen) take(new Uint8Array(await chosen.slice(0, 20_000_001).arrayBuffer()));
   };
+  const file = useFilePicker({ label: 'Choose a file with a list', onFiles: ([chosen]) => takeFile(chosen) });
   const { where, command } = listCommands[system];
   return (
     <Stack
@@ -70,17 +71,8 @@ export function ListPaste({ onList }: { readonly onList: (list: ReadList) => voi
         <Button look="primary" isDisabled={text.trim() === ''} onPress={() => take(text)}>
           Read this list
         </Button>
-        <input
-          ref={file}
-          type="file"
-          hidden
-          aria-label="Choose a file with a list"
-          onChange={(event) => {
-            takeFile(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-        <Button onPress={() => file.current?.click()}>
+        {file.input}
+        <Button onPress={file.open}>
           <FileUp size={17} aria-hidden="true" /> Choose a file
         </Button>
         <Soft>Or drop one here. Nothing of it leaves this computer; what programs were started with is not kept.</Soft>

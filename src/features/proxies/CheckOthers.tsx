@@ -10,6 +10,7 @@ import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Row, Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
+import { useFilePicker } from '@/ui/use-file-picker';
 import { type RunningCheck, startProxyCheck } from '@/workers/proxy.client';
 import { findFile } from '../footage/session-files';
 import { useOpenCard } from '../shell/use-open-card';
@@ -39,7 +40,6 @@ const describeRow = ({ state }: CheckedFile): string => {
 /** Checks proxies that something else made: each is paired with its original by name, opened and compared. */
 export function CheckOthers({ candidates }: CheckOthersProps) {
   const { run } = useOpenCard();
-  const input = useRef<HTMLInputElement>(null);
   const [rows, dispatch] = useReducer(reduceChecks, []);
   const running = useRef<RunningCheck | null>(null);
   const isGone = useRef(false);
@@ -99,23 +99,17 @@ export function CheckOthers({ candidates }: CheckOthersProps) {
       });
     }
   };
+  const picker = useFilePicker({
+    label: 'Choose proxies to check',
+    accept: 'video/*,image/*,.mov,.mkv',
+    isMultiple: true,
+    onFiles: checkAll,
+  });
   return (
     <Sheet title="Proxies that you have already" aside="checked against their originals">
-      <input
-        ref={input}
-        type="file"
-        multiple
-        hidden
-        accept="video/*,image/*,.mov,.mkv"
-        aria-label="Choose proxies to check"
-        onChange={(event) => {
-          const files = [...(event.target.files ?? [])];
-          event.target.value = '';
-          if (files.length > 0) checkAll(files);
-        }}
-      />
+      {picker.input}
       <Row>
-        <Button onPress={() => input.current?.click()}>
+        <Button onPress={picker.open}>
           <FileSearch size={18} aria-hidden="true" /> Choose proxies to check
         </Button>
         <Soft>Paired by their names. Length, frames, sound and pictures are compared; nothing is changed.</Soft>

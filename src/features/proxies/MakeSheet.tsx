@@ -1,7 +1,7 @@
 'use client';
 
 import { FolderOpen } from 'lucide-react';
-import { useDeferredValue, useMemo, useRef } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import type { JobCard } from '@/core/card';
 import { forecastProxies } from '@/core/diagnose';
 import { fitsOnDrive, type ProxyCandidate } from '@/core/fixes';
@@ -12,6 +12,7 @@ import { Button } from '@/ui/Button';
 import { Row, Soft, Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
+import { useFilePicker } from '@/ui/use-file-picker';
 import { findFile, rememberFile } from '../footage/session-files';
 import { useBelief } from '../shell/use-belief';
 import type { ProxyPlace } from './use-proxy-folder';
@@ -83,29 +84,24 @@ function MissingFiles({
   readonly missing: readonly ProxyCandidate[];
   readonly onFound: () => void;
 }) {
-  const input = useRef<HTMLInputElement>(null);
+  const picker = useFilePicker({
+    label: 'Choose the files of the chosen clips',
+    accept: 'video/*,image/*,.mkv,.mts,.m2ts,.mov',
+    isMultiple: true,
+    onFiles: (files) => {
+      for (const { clip, facts } of missing) {
+        const file = files.find(({ name, size }) => name === facts.fileName && size === facts.sizeBytes);
+        if (file) rememberFile(clip.id, file);
+      }
+      onFound();
+    },
+  });
   if (missing.length === 0) return null;
   return (
     <Spaced>
-      <input
-        ref={input}
-        type="file"
-        multiple
-        hidden
-        accept="video/*,image/*,.mkv,.mts,.m2ts,.mov"
-        aria-label="Choose the files of the chosen clips"
-        onChange={(event) => {
-          const files = [...(event.target.files ?? [])];
-          for (const { clip, facts } of missing) {
-            const file = files.find(({ name, size }) => name === facts.fileName && size === facts.sizeBytes);
-            if (file) rememberFile(clip.id, file);
-          }
-          event.target.value = '';
-          onFound();
-        }}
-      />
+      {picker.input}
       <Row>
-        <Button look="primary" onPress={() => input.current?.click()}>
+        <Button look="primary" onPress={picker.open}>
           Choose the {missing.length === 1 ? 'file' : 'files'}
         </Button>
         <Soft>

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { readOwnRecipes, storeOwnRecipes } from '@/adapters/browser/preferences';
 import { saveTextFile } from '@/adapters/browser/save-file';
 import {
@@ -17,6 +17,7 @@ import { Button } from '@/ui/Button';
 import { Row, Spaced } from '@/ui/layout';
 import { SelectField } from '@/ui/SelectField';
 import { TextField } from '@/ui/TextField';
+import { useFilePicker } from '@/ui/use-file-picker';
 import { useNotify } from '../shell/notices';
 
 interface OwnRecipesProps {
@@ -27,7 +28,6 @@ interface OwnRecipesProps {
 /** Recipes of the person's own: named, taken again, handed on as a file. */
 export function OwnRecipes({ recipe, onRecipe }: OwnRecipesProps) {
   const notify = useNotify();
-  const input = useRef<HTMLInputElement>(null);
   const [recipes, setRecipes] = useState<readonly OwnRecipe[]>([]);
   useEffect(() => {
     readOwnRecipes().then((stored) => setRecipes((now) => withRecipes(stored, now)));
@@ -52,20 +52,14 @@ export function OwnRecipes({ recipe, onRecipe }: OwnRecipesProps) {
     keep(withRecipes(recipes, parsed.value));
     notify({ kind: 'info', text: `Took ${formatCount(parsed.value.length, 'recipe')} from ${file.name}.` });
   };
+  const picker = useFilePicker({
+    label: 'Choose a file of recipes',
+    accept: '.json,application/json',
+    onFiles: ([file]) => file && take(file),
+  });
   return (
     <Spaced>
-      <input
-        ref={input}
-        type="file"
-        hidden
-        accept=".json,application/json"
-        aria-label="Choose a file of recipes"
-        onChange={(event) => {
-          const [file] = event.target.files ?? [];
-          event.target.value = '';
-          if (file) take(file);
-        }}
-      />
+      {picker.input}
       <Row style={{ alignItems: 'end' }}>
         {recipes.length > 0 && (
           <SelectField
@@ -102,7 +96,7 @@ export function OwnRecipes({ recipe, onRecipe }: OwnRecipesProps) {
             Export
           </Button>
         )}
-        <Button look="quiet" onPress={() => input.current?.click()}>
+        <Button look="quiet" onPress={picker.open}>
           Import
         </Button>
       </Row>

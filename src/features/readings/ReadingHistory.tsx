@@ -2,7 +2,7 @@
 
 import { Download, Upload } from 'lucide-react';
 import dynamic from 'next/dynamic';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { areSameFixes, type JobCard, targetFpsOf } from '@/core/card';
 import { formatCount, formatRate } from '@/messages/format';
 import { describeReadingsFailure } from '@/messages/readings';
@@ -10,6 +10,7 @@ import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
+import { useFilePicker } from '@/ui/use-file-picker';
 import { SheetBoundary } from '../shell/SheetBoundary';
 import { useOpenCard } from '../shell/use-open-card';
 import { Comparison } from './Comparison';
@@ -35,7 +36,6 @@ export function ReadingHistory() {
   const { card, run } = useOpenCard();
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [problem, setProblem] = useState<string | null>(null);
-  const input = useRef<HTMLInputElement>(null);
   const points = listPoints(card);
   const isFull = card.readings.length > 0;
   const choose = (id: string, isChosen: boolean) =>
@@ -46,6 +46,11 @@ export function ReadingHistory() {
     setProblem(read.ok ? null : describeReadingsFailure(read.failure));
     if (read.ok) run({ type: 'importReadings', input: { readings: read.value } });
   };
+  const picker = useFilePicker({
+    label: 'Choose a file of readings',
+    accept: '.json,.csv,application/json,text/csv',
+    onFiles: ([file]) => file && take(file),
+  });
   const save = async (format: 'csv' | 'json') => {
     const { exportReadings } = await import('./readings-export');
     exportReadings(card, format);
@@ -70,18 +75,7 @@ export function ReadingHistory() {
         ) : (
           <p>None yet. The first is what all others are compared with.</p>
         )}
-        <input
-          ref={input}
-          type="file"
-          accept=".json,.csv,application/json,text/csv"
-          hidden
-          aria-label="Choose a file of readings"
-          onChange={(event) => {
-            const file = event.target.files?.[0];
-            event.target.value = '';
-            if (file) take(file);
-          }}
-        />
+        {picker.input}
         <Row style={{ marginTop: 12, justifyContent: 'space-between' }}>
           <Soft style={{ flex: '1 1 260px' }}>{isFull ? 'Tick two or more to see whether it changed.' : ''}</Soft>
           <Row>
@@ -95,7 +89,7 @@ export function ReadingHistory() {
                 </Button>
               </>
             )}
-            <Button onPress={() => input.current?.click()}>
+            <Button onPress={() => picker.open()}>
               <Upload size={17} aria-hidden="true" /> Import readings
             </Button>
           </Row>

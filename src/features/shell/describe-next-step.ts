@@ -41,83 +41,36 @@ export const doubtStep: NextStepText = {
 
 /** A step that the belief proposes, in words, with what stands beside it; null where it has nothing left. */
 export function describeMove(move: NextMove): NextStepText | null {
-  switch (move.kind) {
-    case 'ask': {
-      const { id, kind, minutes } = move.test;
-      const takes: FixFact = { name: 'takes', value: formatMinutes(minutes) };
-      if (kind === 'test-play')
-        return {
-          title: titleOfMove(move) ?? '',
-          why: describeMoveReason(move),
-          button: 'Show me',
-          stepId: 'findings',
-          facts: [takes],
-        };
-      if (!(id in questionTexts)) return null;
-      return {
-        title: titleOfMove(move) ?? '',
-        why: describeMoveReason(move),
-        button: 'Answer it',
-        stepId: 'findings',
-        facts: [takes],
-      };
-    }
-    case 'try': {
-      const fix = findFix(move.fix.id);
-      if (!fix) return null;
-      const isOneOfMany = move.plan !== null && move.plan.fixes.length > 1;
-      return {
-        title: fixTitle(fix.id, move.fix.level),
-        why: describeMoveReason(move),
-        button: 'Show me how',
-        stepId: 'fixes',
-        facts: [
-          ...(move.plan
-            ? [
-                {
-                  name: 'usable',
-                  value: `${formatChance(move.plan.probability)}${isOneOfMany ? ', with the others' : ''}`,
-                },
-              ]
-            : []),
-          { name: 'takes', value: describeEffort(move.minutes, fix.requires) },
-          { name: 'costs', value: fixTexts[fix.id].cost },
-        ],
-      };
-    }
-    case 'follow-plan': {
-      const fix = findFix(move.fix.id);
-      if (!fix) return null;
-      return {
-        title: fixTitle(fix.id, move.fix.level),
-        why: describeMoveReason(move),
-        button: 'Show me how',
-        stepId: 'fixes',
-        facts: [
-          { name: 'takes', value: describeEffort(move.minutes, fix.requires) },
-          { name: 'costs', value: fixTexts[fix.id].cost },
-        ],
-      };
-    }
-    case 'give-back':
-      return {
-        title: titleOfMove(move) ?? '',
-        why: describeMoveReason(move),
-        button: 'Show me how',
-        stepId: 'fixes',
-      };
-    case 'ease':
-      return {
-        title: fixTitle(move.fix.id, move.fix.level),
-        why: describeMoveReason(move),
-        button: 'Show me how',
-        stepId: 'fixes',
-      };
-    case 'nothing-left':
-      return null;
-    default:
-      return move satisfies never;
+  if (move.kind === 'nothing-left') return null;
+  const why = describeMoveReason(move);
+  if (move.kind === 'ask') {
+    const { id, kind, minutes } = move.test;
+    if (kind !== 'test-play' && !(id in questionTexts)) return null;
+    return {
+      title: titleOfMove(move) ?? '',
+      why,
+      button: kind === 'test-play' ? 'Show me' : 'Answer it',
+      stepId: 'findings',
+      facts: [{ name: 'takes', value: formatMinutes(minutes) }],
+    };
   }
+  const how = { why, button: 'Show me how', stepId: 'fixes' } as const;
+  if (move.kind === 'give-back') return { title: titleOfMove(move) ?? '', ...how };
+  const title = fixTitle(move.fix.id, move.fix.level);
+  if (move.kind === 'ease') return { title, ...how };
+  const fix = findFix(move.fix.id);
+  if (!fix) return null;
+  const plan = move.kind === 'try' ? move.plan : null;
+  const withOthers = plan !== null && plan.fixes.length > 1 ? ', with the others' : '';
+  return {
+    title,
+    ...how,
+    facts: [
+      ...(plan ? [{ name: 'usable', value: `${formatChance(plan.probability)}${withOthers}` }] : []),
+      { name: 'takes', value: describeEffort(move.minutes, fix.requires) },
+      { name: 'costs', value: fixTexts[fix.id].cost },
+    ],
+  };
 }
 
 const stageSteps: Readonly<Record<TrialStage, Pick<NextStepText, 'title' | 'why'>>> = {
