@@ -72,12 +72,12 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
       {state.status === 'running' && (
         <Progress>
           <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
-            <span role="status">{describeTestPlayProgress(state.progress)}</span>
+            <span role="status">{describeTestPlayProgress(state.progress ?? { phase: 'loading' })}</span>
             <Button onPress={stop}>
               <Square size={16} aria-hidden="true" /> Stop
             </Button>
           </Row>
-          <progress aria-label="Test-play" max={1} value={shareOf(state.progress)} />
+          <progress aria-label="Test-play" max={1} value={shareOf(state.progress ?? { phase: 'loading' })} />
           <Soft>Other work on this computer lowers what is measured: leave it alone for these seconds.</Soft>
         </Progress>
       )}

@@ -153,12 +153,12 @@ export function ThisComputer({ card }: { readonly card: JobCard }) {
       {isRunning && (
         <Progress>
           <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
-            <span role="status">{machinePhaseTexts[state.progress.phase]}…</span>
+            <span role="status">{machinePhaseTexts[state.progress?.phase ?? 'loading']}…</span>
             <Button onPress={stop}>
               <Square size={15} aria-hidden="true" /> Stop
             </Button>
           </Row>
-          <progress aria-label="Measuring this computer" max={1} value={state.progress.doneRatio} />
+          <progress aria-label="Measuring this computer" max={1} value={state.progress?.doneRatio ?? 0} />
           <Soft>Under a minute. Leave it in front, and let nothing play.</Soft>
         </Progress>
       )}

@@ -1,6 +1,6 @@
 'use client';
 
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useRef } from 'react';
 import {
   concludeMachineTest,
   type MachineProgress,
@@ -10,11 +10,7 @@ import {
 } from '@/core/machine-test';
 import { fail, type Result, succeed } from '@/core/result';
 import { type RunningMachineTest, startMachineTest } from '@/workers/machine.client';
-
-export type MachineTestState =
-  | { readonly status: 'idle' }
-  | { readonly status: 'running'; readonly progress: MachineProgress }
-  | { readonly status: 'failed'; readonly failure: MachineTestFailure };
+import { type JobState, useWorkerJob } from '../shell/use-worker-job';
 
 /** What a practice machine gives at once, as a measurement that is over. */
 const alreadyRun = (runs: MachineRuns | null): RunningMachineTest => ({
@@ -26,29 +22,21 @@ const alreadyRun = (runs: MachineRuns | null): RunningMachineTest => ({
 
 /** Measures this machine in a worker, or a practice machine by its runs; leaving the page stops it, and nothing is kept of a stopped one. */
 export function useMachineTest(onDone: (test: MachineTest) => void): {
-  readonly state: MachineTestState;
+  readonly state: JobState<MachineProgress, MachineRuns, MachineTestFailure>;
   readonly start: (coreCount: number, runPractice: (() => MachineRuns | null) | null) => void;
   readonly stop: () => void;
 } {
-  const [state, setState] = useState<MachineTestState>({ status: 'idle' });
-  const running = useRef<RunningMachineTest | null>(null);
+  const { state, begin, stop } = useWorkerJob<MachineProgress, MachineRuns, MachineTestFailure>();
   const done = useRef(onDone);
   done.current = onDone;
-  useEffect(() => () => running.current?.stop(), []);
-  const start = useCallback(async (coreCount: number, runPractice: (() => MachineRuns | null) | null) => {
-    running.current?.stop();
-    setState({ status: 'running', progress: { phase: 'loading', doneRatio: 0 } });
-    const job = runPractice
-      ? alreadyRun(runPractice())
-      : startMachineTest(coreCount, (progress) =>
-          setState((current) => (current.status === 'running' ? { status: 'running', progress } : current)),
-        );
-    running.current = job;
-    const outcome = await job.outcome;
-    if (running.current !== job) return;
-    running.current = null;
-    setState(outcome.ok ? { status: 'idle' } : { status: 'failed', failure: outcome.failure });
-    if (outcome.ok) done.current(concludeMachineTest(outcome.value, Date.now()));
-  }, []);
-  return { state, start, stop: () => running.current?.stop() };
+  const start = useCallback(
+    async (coreCount: number, runPractice: (() => MachineRuns | null) | null) => {
+      const outcome = await begin((report) =>
+        runPractice ? alreadyRun(runPractice()) : startMachineTest(coreCount, report),
+      );
+      if (outcome?.ok) done.current(concludeMachineTest(outcome.value, Date.now()));
+    },
+    [begin],
+  );
+  return { state, start, stop };
 }

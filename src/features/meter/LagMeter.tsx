@@ -103,13 +103,13 @@ export function LagMeter() {
   const shown: Shown | null =
     way === 'share' && capture.state.status === 'done'
       ? {
-          reading: capture.state.measured.reading,
+          reading: capture.state.value.reading,
           source: 'window',
           doing: measuredDoing,
-          ownLoadRatio: capture.state.measured.ownLoadRatio,
+          ownLoadRatio: capture.state.value.ownLoadRatio,
         }
       : way === 'recording' && recording.state.status === 'done'
-        ? { reading: recording.state.measured.reading, source: 'recording', doing: 'playing', ownLoadRatio: null }
+        ? { reading: recording.state.value.reading, source: 'recording', doing: 'playing', ownLoadRatio: null }
         : null;
   const failure =
     isAbout && state.status === 'failed'

@@ -56,7 +56,7 @@ export function RecordingSheet(props: RecordingSheetProps) {
     accept: 'video/*,.mkv',
     onFiles: ([picked]) => picked && onFile(picked),
   });
-  const measured = state.status === 'done' ? state.measured : null;
+  const measured = state.status === 'done' ? state.value : null;
   const part = chosen.part ?? measured?.reading.region ?? null;
   const isRunning = state.status === 'running';
   const filmedTick = (

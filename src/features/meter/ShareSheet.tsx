@@ -94,7 +94,7 @@ interface ShareSheetProps {
 /** Shares the editor's window and measures what its preview shows. */
 export function ShareSheet({ capture, choice, onChoose, onMeasure }: ShareSheetProps) {
   const { state, isAsking, shared, share, stop, unshare } = capture;
-  const measured = state.status === 'done' ? state.measured : null;
+  const measured = state.status === 'done' ? state.value : null;
   const part = choice.part ?? measured?.reading.region ?? null;
   const isRunning = state.status === 'running';
   return (

@@ -4,9 +4,9 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { type SharedWindow, shareWindow } from '@/adapters/browser/share-window';
 import type { CaptureFailure, CaptureProgress, CaptureReading, CaptureRequest } from '@/core/meter';
 import { startCapture } from '@/workers/capture.client';
-import { type Measuring, useMeasuring } from './use-measuring';
+import { type JobState, useWorkerJob } from '../shell/use-worker-job';
 
-export type CaptureState = Measuring<CaptureProgress, CaptureReading, CaptureFailure>;
+export type CaptureState = JobState<CaptureProgress, CaptureReading, CaptureFailure>;
 
 export interface CaptureControls {
   readonly state: CaptureState;
@@ -23,7 +23,7 @@ export interface CaptureControls {
 
 /** Shares one window and measures it in a worker, as often as wanted; leaving the page ends both. */
 export function useCapture(): CaptureControls {
-  const { state, begin, refuse, stop, clear } = useMeasuring<CaptureProgress, CaptureReading, CaptureFailure>();
+  const { state, begin, refuse, stop, clear } = useWorkerJob<CaptureProgress, CaptureReading, CaptureFailure>();
   const [isAsking, setAsking] = useState(false);
   const [shared, setShared] = useState<SharedWindow | null>(null);
   const held = useRef<SharedWindow | null>(null);

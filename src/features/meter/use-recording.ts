@@ -3,20 +3,20 @@
 import { useCallback } from 'react';
 import type { RecordingFailure, RecordingProgress, RecordingReading, RecordingRequest } from '@/core/meter';
 import { startRecording } from '@/workers/meter.client';
-import { type Measuring, useMeasuring } from './use-measuring';
+import { type JobState, useWorkerJob } from '../shell/use-worker-job';
 
-export type RecordingState = Measuring<RecordingProgress, RecordingReading, RecordingFailure>;
+export type RecordingState = JobState<RecordingProgress, RecordingReading, RecordingFailure>;
 
 export interface RecordingControls {
   readonly state: RecordingState;
-  readonly measure: (file: File, request: RecordingRequest) => Promise<void>;
+  readonly measure: (file: File, request: RecordingRequest) => void;
   readonly stop: () => void;
   readonly clear: () => void;
 }
 
 /** Measures one recording at a time in a worker; a new one ends the one under way. */
 export function useRecording(): RecordingControls {
-  const { state, begin, stop, clear } = useMeasuring<RecordingProgress, RecordingReading, RecordingFailure>();
+  const { state, begin, stop, clear } = useWorkerJob<RecordingProgress, RecordingReading, RecordingFailure>();
   const measure = useCallback(
     (file: File, request: RecordingRequest) => begin((report) => startRecording(file, request, report)),
     [begin],
