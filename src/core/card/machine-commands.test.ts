@@ -11,6 +11,7 @@ import {
   deriveBaseState,
   type JobCard,
   knownMachineOf,
+  listChosen,
   parseCard,
   recorderAt,
   serializeCard,
@@ -301,5 +302,107 @@ describe('programs on a card', () => {
       input: { programs: taken.programs, programsSeen: taken.programsSeen, programsCheck: null },
     });
     expect(undone.programs).toEqual(taken.programs);
+  });
+});
+
+describe('a list of programs as it is taken', () => {
+  const row = (
+    processId: number,
+    name: string,
+    busyCores: number | null,
+    memoryMib: number | null,
+    course?: readonly number[],
+  ) => ({
+    processId,
+    parentId: 1,
+    name,
+    role: roleOf(name),
+    busyCores,
+    memoryMib,
+    ...(course && { courseCores: course }),
+  });
+  const take = (card: JobCard, ...list: readonly ReturnType<typeof row>[]): JobCard =>
+    run(card, { type: 'takePrograms', input: { rows: list, seen, roles: [] } });
+  const byName = (card: JobCard, name: string) => card.programs.find((program) => program.name === name);
+
+  it('chooses what may be closed once it takes a tenth of a core, or 400 MiB where nobody knows of cores', () => {
+    const card = take(
+      empty,
+      row(10, 'Loft sync', 0.1, 90),
+      row(20, 'Attic Backup', 0.09, 900),
+      row(30, 'Pigeon chat', null, 400),
+      row(40, 'Tea updater', null, 399),
+      row(50, 'Owl', 2, 900),
+    );
+    expect(
+      ['Loft sync', 'Attic Backup', 'Pigeon chat', 'Tea updater', 'Owl'].map((name) => byName(card, name)?.canClose),
+    ).toEqual(['yes', 'unknown', 'yes', 'unknown', 'unknown']);
+    expect(listChosen(card).map(({ name }) => name)).toEqual(['Loft sync', 'Pigeon chat']);
+  });
+
+  it('tells bursts and what rises by four moments or more', () => {
+    const card = take(empty, row(10, 'Owl', 0.5, 90, [0.2, 0.2, 0.4, 1.2]), row(20, 'Wren', 0.5, 90, [0, 1, 0.5]));
+    expect(byName(card, 'Owl')?.peakCores).toBe(1.2);
+    expect(byName(card, 'Owl')?.changeCores).toBeCloseTo(0.6, 9);
+    expect([byName(card, 'Wren')?.peakCores, byName(card, 'Wren')?.changeCores]).toEqual([null, null]);
+    // The middle of an odd number of moments belongs to neither half.
+    const odd = take(empty, row(10, 'Owl', 0.5, 90, [1, 1, 9, 2, 2]));
+    expect([byName(odd, 'Owl')?.peakCores, byName(odd, 'Owl')?.changeCores]).toEqual([9, 1]);
+  });
+
+  it('puts small ones together, with the memory of those that are not the system’s', () => {
+    const card = take(
+      empty,
+      row(10, 'Owl', 0.02, 10),
+      row(20, 'Wren', 0.01, 60),
+      row(30, 'Finch', 0.01, 30),
+      row(40, 'Robin', 0.005, 20),
+      row(50, 'svchost', 0.001, 40),
+    );
+    const small = card.programs.find(({ id }) => id === smallProgramsId);
+    expect(card.programs.map(({ name }) => name)).toEqual(['Wren', 'Owl', small?.name]);
+    expect([small?.busyCores, small?.memoryMib, small?.processCount, small?.canClose]).toEqual([
+      expect.closeTo(0.016, 9),
+      50,
+      3,
+      'no',
+    ]);
+    const silent = take(empty, row(10, 'Finch', null, null), row(20, 'Robin', null, 20), row(30, 'Owl', null, 900));
+    expect(silent.programs.find(({ id }) => id === smallProgramsId)).toMatchObject({ busyCores: null, memoryMib: 20 });
+    expect(
+      listChosen({ ...card, programs: card.programs.map((program) => ({ ...program, canClose: 'yes' as const })) }),
+    ).toHaveLength(2);
+  });
+
+  it('orders programs by what they take, and splits no more memory than there is', () => {
+    const card = run(
+      take(empty, row(10, 'Owl', 0.1, 900), row(20, 'Wren', 1, 90), row(30, 'Cutting Table', 0.3, 9000)),
+      { type: 'updateProgram', input: { id: 'program:cutting table', patch: { role: 'editor' } } },
+    );
+    expect(card.programs.map(({ name }) => name)).toEqual(['Cutting Table', 'Wren', 'Owl']);
+    const split = splitMemory({ ...card, machine: { ...card.machine, memoryMib: { value: 8000, source: 'typed' } } });
+    const { system = 0, editor = 0, others = 0, left = 0 } = split ?? {};
+    expect(left).toBe(3000);
+    expect(system + editor + others + left).toBeCloseTo(8000, 6);
+    expect(editor / others).toBeCloseTo(9000 / 990, 6);
+    expect(system).toBeCloseTo(0, 6);
+    expect(splitMemory(empty)).toBeNull();
+  });
+
+  it('tells of a recorder for half an hour after the look', () => {
+    const card = take(empty, row(10, 'Lamplight screen recorder', 0.4, 90));
+    const { takenAtMs } = seen;
+    expect([takenAtMs, takenAtMs + 1_800_000, takenAtMs + 1_800_001].map((atMs) => recorderAt(card, atMs))).toEqual([
+      'Lamplight screen recorder',
+      'Lamplight screen recorder',
+      null,
+    ]);
+    const stopped = run(card, { type: 'checkPrograms', input: { rows: [], takenAtMs: 9 } });
+    expect(
+      recorderAt(
+        { ...stopped, programs: stopped.programs.map((program) => ({ ...program, outcome: 'gone' as const })) },
+        takenAtMs,
+      ),
+    ).toBeNull();
   });
 });

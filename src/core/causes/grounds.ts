@@ -10,6 +10,7 @@ import { mismatchRatio } from './definitions/editor';
 import { isInTheWay, isPreviewMemoryShort } from './definitions/machine';
 import { isSlowDrive } from './slow-drive';
 import { stagesOfPart } from './stages-of-part';
+import { savingRatio, shortOf } from './thresholds';
 import type { PriorFacts } from './types';
 
 /** What stands on a card and speaks for a cause, with its figures; the words are the messages'. */
@@ -53,11 +54,7 @@ type Grounds = (view: GroundView) => readonly (CauseGround | false)[];
 
 /** A part of the load that takes less than this share of a frame is no ground. */
 const leastOfFrame = 0.25;
-/** Wanting this share of what there is comes near enough to it to be told. */
-const nearlyAll = 0.8;
 const littleRoom = 0.12;
-/** A power mode that leaves less than this share of the speed. */
-const savingRatio = 0.8;
 
 function timeOf(part: LoadCause['part'], { stages, budgetMs }: GroundView): CauseGround | false {
   const ms = stages.reduce((sum, stage) => sum + (stagesOfPart[part].includes(stage.id) ? stage.ms : 0), 0);
@@ -93,9 +90,13 @@ const memoryGrounds: Grounds = ({ state, facts }) => {
   const editorMib = editorWantsMib(state.setup, mix);
   return [
     facts.isMemoryStated &&
-      wantedMib > nearlyAll * machine.memoryMib && { code: 'memory-wanted', wantedMib, memoryMib: machine.memoryMib },
+      wantedMib > shortOf.memory * machine.memoryMib && {
+        code: 'memory-wanted',
+        wantedMib,
+        memoryMib: machine.memoryMib,
+      },
     editor.memoryGivenMib !== null &&
-      editorMib > nearlyAll * editor.memoryGivenMib && {
+      editorMib > shortOf.memory * editor.memoryGivenMib && {
         code: 'editor-kept-short',
         wantedMib: editorMib,
         givenMib: editor.memoryGivenMib,
@@ -135,7 +136,7 @@ const programGrounds: Grounds = ({ state: { setup } }) => {
 const graphicsMemoryGrounds: Grounds = ({ state: { setup } }) => {
   const wantedMib = graphicsNeededMib(setup);
   const memoryMib = setup.machine.graphicsMemoryMib;
-  return [wantedMib > nearlyAll * memoryMib && { code: 'graphics-memory-wanted', wantedMib, memoryMib }];
+  return [wantedMib > shortOf.graphicsMemory * memoryMib && { code: 'graphics-memory-wanted', wantedMib, memoryMib }];
 };
 
 const sizeGrounds: Grounds = (view) => {

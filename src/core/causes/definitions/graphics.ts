@@ -2,6 +2,7 @@ import { withHidden, withMachine, withPreview } from '../../load/change-state';
 import { graphicsNeededMib } from '../../load/memory';
 import { canHardwareDecode, isGraphicsDrawing, isHardwareDecoding } from '../../load/state-facts';
 import type { Setup } from '../../load/types';
+import { shortOf } from '../thresholds';
 import type { CauseDefinition } from '../types';
 import { byAnswer, hasTrouble, troubleFault, withoutTroubles } from './troubles';
 
@@ -103,7 +104,7 @@ export const graphicsMemoryShort = {
     isGraphicsDrawing(state) !== 'no' &&
     canDraw(state.setup) &&
     (hasTrouble(state, 'graphicsMemory') ||
-      graphicsNeededMib(state.setup) > 0.8 * state.setup.machine.graphicsMemoryMib),
+      graphicsNeededMib(state.setup) > shortOf.graphicsMemory * state.setup.machine.graphicsMemoryMib),
   repair: (state) => withoutTroubles(withMachine(state, { graphicsMemoryMib: 65_536 }), 'graphicsMemory'),
   // What takes it may have come; the graphics never had more.
   asBefore: (state) => withoutTroubles(state, 'graphicsMemory'),

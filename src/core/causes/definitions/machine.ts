@@ -11,6 +11,7 @@ import { unlistedMibOf } from '../../load/conditions';
 import { editorWantsMib, memoryNeededMib, previewMemoryMibOf } from '../../load/memory';
 import type { SetupProgram, SetupState } from '../../load/types';
 import { isSlowDrive } from '../slow-drive';
+import { savingRatio, shortOf } from '../thresholds';
 import type { CauseDefinition } from '../types';
 import { byAnswer, hasTrouble, troubleFault, withoutTroubles } from './troubles';
 
@@ -33,7 +34,7 @@ export const programsBusy = {
 } as const satisfies CauseDefinition;
 
 /** Whether the machine is set to less than its speed on purpose. Assumption. */
-const isSaving = ({ setup }: SetupState): boolean => setup.machine.powerRatio < 0.8;
+const isSaving = ({ setup }: SetupState): boolean => setup.machine.powerRatio < savingRatio;
 
 /** The processor is held below its speed, by a power mode or by heat. */
 export const powerOrHeat = {
@@ -79,8 +80,8 @@ export const memoryShort = {
     const mostUnlistedMib = hasTrouble(state, 'programs') ? unlistedMibOf(1) : 0;
     return (
       hasTrouble(state, 'memory') ||
-      memoryNeededMib(state.setup, mix) + mostUnlistedMib > 0.85 * machine.memoryMib ||
-      (editor.memoryGivenMib !== null && editorWantsMib(state.setup, mix) > 0.9 * editor.memoryGivenMib) ||
+      memoryNeededMib(state.setup, mix) + mostUnlistedMib > shortOf.memory * machine.memoryMib ||
+      (editor.memoryGivenMib !== null && editorWantsMib(state.setup, mix) > shortOf.memory * editor.memoryGivenMib) ||
       isPreviewMemoryShort(state)
     );
   },
