@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { Meter, type MeterOptions, type PictureRegion } from '@/core/meter';
+import { readNumber, readOptions } from './options';
 import type { CommandOutput } from './output';
 import { WrongUseError } from './wrong-use';
 
@@ -12,14 +13,10 @@ export interface MeterCommandOptions extends MeterOptions {
   readonly timesPath: string | null;
 }
 
-const numberOf = (option: string, text: string, isWhole: boolean): number => {
-  const value = Number(text);
-  if (text.trim() === '' || !Number.isFinite(value) || value <= 0 || (isWhole && !Number.isInteger(value)))
-    throw new WrongUseError(
-      `${option} asks for ${isWhole ? 'a whole number' : 'a number'} above zero; "${text}" is none.`,
-    );
-  return value;
-};
+const aboveZero = (option: string, text: string): number =>
+  readNumber(text, option, (value) => value > 0, 'a number above zero');
+const wholeAboveZero = (option: string, text: string): number =>
+  readNumber(text, option, (value) => value > 0 && Number.isInteger(value), 'a whole number above zero');
 
 function parseRegion(text: string, widthPx: number, heightPx: number): PictureRegion | 'whole' {
   if (text === 'whole') return 'whole';
@@ -40,25 +37,24 @@ function parseRegion(text: string, widthPx: number, heightPx: number): PictureRe
 
 /** Reads `--width W --height H --fps R [--clip-fps C] [--region X,Y,W,H|whole] [--times FILE] [--filmed yes|no]`. */
 export function parseMeterOptions(words: readonly string[]): MeterCommandOptions {
-  const given = new Map<string, string>();
-  for (let i = 0; i < words.length; i += 2) {
-    const [option, value] = [words[i] as string, words[i + 1]];
-    if (!['--width', '--height', '--fps', '--clip-fps', '--region', '--times', '--filmed'].includes(option))
-      throw new WrongUseError(`There is no option "${option}".`);
-    if (value === undefined) throw new WrongUseError(`"${option}" asks for a value.`);
-    given.set(option, value);
-  }
-  const needed = (option: string): string => {
-    const value = given.get(option);
-    if (value === undefined) throw new WrongUseError(`${option} is missing.`);
+  const { values } = readOptions(words, {
+    width: { type: 'string' },
+    height: { type: 'string' },
+    fps: { type: 'string' },
+    'clip-fps': { type: 'string' },
+    region: { type: 'string' },
+    times: { type: 'string' },
+    filmed: { type: 'string' },
+  });
+  const needed = (option: 'width' | 'height' | 'fps'): string => {
+    const value = values[option];
+    if (value === undefined) throw new WrongUseError(`--${option} is missing.`);
     return value;
   };
-  const widthPx = numberOf('--width', needed('--width'), true);
-  const heightPx = numberOf('--height', needed('--height'), true);
-  const recordedFps = numberOf('--fps', needed('--fps'), false);
-  const clipFps = given.get('--clip-fps');
-  const region = given.get('--region');
-  const filmed = given.get('--filmed');
+  const widthPx = wholeAboveZero('--width', needed('width'));
+  const heightPx = wholeAboveZero('--height', needed('height'));
+  const recordedFps = aboveZero('--fps', needed('fps'));
+  const { 'clip-fps': clipFps, region, filmed } = values;
   if (filmed !== undefined && filmed !== 'yes' && filmed !== 'no')
     throw new WrongUseError(`--filmed asks for yes or no; "${filmed}" is neither.`);
   return {
@@ -66,10 +62,10 @@ export function parseMeterOptions(words: readonly string[]): MeterCommandOptions
     heightPx,
     recordedFps,
     ceilingFps: recordedFps,
-    ...(clipFps === undefined ? {} : { clipFps: numberOf('--clip-fps', clipFps, false) }),
+    ...(clipFps === undefined ? {} : { clipFps: aboveZero('--clip-fps', clipFps) }),
     ...(region === undefined ? {} : { region: parseRegion(region, widthPx, heightPx) }),
     isFilmed: filmed === 'yes',
-    timesPath: given.get('--times') ?? null,
+    timesPath: values.times ?? null,
   };
 }
 

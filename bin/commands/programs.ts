@@ -4,6 +4,7 @@ import { readProcessList } from '@/adapters/shared/process-list/read-process-lis
 import { percentOfCores } from '@/core/machine';
 import { canCloseRole, groupPrograms } from '@/core/programs';
 import { describeListFailure } from '@/messages/programs';
+import { readNumber, readOptions } from './options';
 import type { CommandOutput } from './output';
 import { WrongUseError } from './wrong-use';
 
@@ -14,13 +15,12 @@ export interface ProgramsOptions {
 }
 
 export function parseProgramsOptions(words: readonly string[]): ProgramsOptions {
-  const [path, option, cores, ...rest] = words;
-  if (path === undefined || path.startsWith('--')) throw new WrongUseError('A list is missing.');
-  if (option === undefined) return { path, coreCount: availableParallelism() };
-  const coreCount = Number(cores);
-  if (option !== '--cores' || rest.length > 0 || !Number.isInteger(coreCount) || coreCount < 1 || coreCount > 256)
-    throw new WrongUseError('--cores takes a whole number from 1 to 256.');
-  return { path, coreCount };
+  const { values, positionals } = readOptions(words, { cores: { type: 'string' } }, true);
+  const [path, ...more] = positionals;
+  if (path === undefined || more.length > 0) throw new WrongUseError('“programs” takes one list.');
+  if (values.cores === undefined) return { path, coreCount: availableParallelism() };
+  const isCount = (value: number): boolean => Number.isInteger(value) && value >= 1 && value <= 256;
+  return { path, coreCount: readNumber(values.cores, '--cores', isCount, 'a whole number from 1 to 256') };
 }
 
 const tenth = (value: number): number => Math.round(10 * value) / 10;

@@ -3,6 +3,7 @@ import type { FixAtLevel } from '@/core/fixes';
 import { createRandom } from '@/core/numbers/random';
 import { listChanges } from '@/core/practice';
 import { applyChanges, findPracticeFault, play, practiceFaults, rigFromCard } from '@/core/simulate';
+import { readNumber, readOptions } from './options';
 import type { CommandOutput } from './output';
 import { parseFixUse } from './what-if';
 import { WrongUseError } from './wrong-use';
@@ -18,39 +19,30 @@ interface SimulateOptions {
   readonly fixes: readonly FixAtLevel[];
 }
 
-const numberOf = (text: string | undefined, what: string): number => {
-  const value = Number(text);
-  if (text === undefined || text.trim() === '' || !Number.isFinite(value))
-    throw new WrongUseError(`${what} must be a number; "${text ?? ''}" is none.`);
-  return value;
-};
-
 function parseFault(word: string): SimulateOptions['faults'][number] {
   const [id = '', severityText] = word.split(/=(.*)/s);
   if (!findPracticeFault(id))
     throw new WrongUseError(
       `There is no fault "${id}". There are: ${practiceFaults.map((fault) => fault.id).join(', ')}.`,
     );
-  const severity = severityText === undefined ? usualSeverity : numberOf(severityText, 'A severity');
-  if (severity < 0 || severity > 1) throw new WrongUseError(`A severity is between 0 and 1; "${severityText}" is not.`);
-  return { id, severity };
+  if (severityText === undefined) return { id, severity: usualSeverity };
+  const isRatio = (value: number): boolean => value >= 0 && value <= 1;
+  return { id, severity: readNumber(severityText, 'A severity', isRatio, 'a number from 0 to 1') };
 }
 
 /** Reads `--seed N [--fault ID[=SEVERITY]]… [--fix ID[=LEVEL]]…`. */
 export function parseSimulateOptions(words: readonly string[]): SimulateOptions {
-  let seed: number | null = null;
-  const faults: SimulateOptions['faults'][number][] = [];
-  const fixes: FixAtLevel[] = [];
-  for (let i = 0; i < words.length; i += 2) {
-    const [option, value] = [words[i], words[i + 1]];
-    if (value === undefined) throw new WrongUseError(`"${option}" asks for a value.`);
-    if (option === '--seed') seed = numberOf(value, 'A seed');
-    else if (option === '--fault') faults.push(parseFault(value));
-    else if (option === '--fix') fixes.push(parseFixUse(value));
-    else throw new WrongUseError(`There is no option "${option}".`);
-  }
-  if (seed === null) throw new WrongUseError('A seed is missing: --seed N.');
-  return { seed, faults, fixes };
+  const { values } = readOptions(words, {
+    seed: { type: 'string' },
+    fault: { type: 'string', multiple: true },
+    fix: { type: 'string', multiple: true },
+  });
+  if (values.seed === undefined) throw new WrongUseError('A seed is missing: --seed N.');
+  return {
+    seed: readNumber(values.seed, 'A seed', () => true, 'a number'),
+    faults: (values.fault ?? []).map(parseFault),
+    fixes: (values.fix ?? []).map(parseFixUse),
+  };
 }
 
 /** `simulate CARD.json`: when new pictures appear on a simulated machine and editor that fit the card. */

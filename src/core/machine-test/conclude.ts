@@ -1,5 +1,5 @@
 import { threadGainRatio } from '../load/conditions';
-import { medianOf } from '../numbers/percentile';
+import { medianOf, medianOrNull } from '../numbers/percentile';
 import { kernelReferenceMs } from './kernel';
 import type { MachineRuns, MachineTest } from './types';
 
@@ -20,8 +20,6 @@ const mostDisagreement = 1.8;
 /** What counts of some runs; one that gave nothing was broken off by the system and says nothing. */
 const speedsOf = (ratesFps: readonly number[], referenceMs: number): readonly number[] =>
   ratesFps.filter((fps) => fps >= leastFps).map((fps) => (fps * referenceMs) / 1000);
-
-const medianOrNull = (values: readonly number[]): number | null => (values.length === 0 ? null : medianOf(values));
 
 /**
  * The speed of one core: of a decoder that is kept to one thread. A browser may not keep it to one: where it comes out far

@@ -31,3 +31,7 @@ export function rangeOf(values: Float64Array): Range {
 /** The middle value, or the mean of the middle two. Throws for an empty list. O(n log n); leaves the input alone. */
 export const medianOf = (values: readonly number[]): number =>
   percentileOfSorted(Float64Array.from(values).sort(), 0.5);
+
+/** {@link medianOf}, or null for an empty list. */
+export const medianOrNull = (values: readonly number[]): number | null =>
+  values.length === 0 ? null : medianOf(values);

@@ -1,6 +1,6 @@
 import { threadGainRatio } from '../load/conditions';
 import { softwareDecodeMs } from '../load/decode-costs';
-import { medianOf } from '../numbers/percentile';
+import { medianOrNull } from '../numbers/percentile';
 import type { DecodeRun, DecodeTest, DecodeWay, MeasuredDecoding, TestedStream } from './types';
 
 /** Hardware decoding counts as measured only where its rate differs from software's by over a fifth (docs/model.md). */
@@ -38,7 +38,6 @@ export function isHardwareProven(test: DecodeTest): boolean {
   return Math.abs(hardware / software - 1) > tellingDifferenceRatio;
 }
 
-const medianOrNull = (values: readonly number[]): number | null => (values.length === 0 ? null : medianOf(values));
 const known = (values: readonly (number | null)[]): readonly number[] => values.filter((value) => value !== null);
 
 /** How much faster the processor decodes with its threads let loose; null where the decoder did not tell them apart. */
