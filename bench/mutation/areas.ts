@@ -23,13 +23,13 @@ export const areas = {
   },
   'next-step': {
     mutate: [
-      'src/core/diagnose/next-step.ts',
-      'src/core/diagnose/next-move.ts',
-      'src/core/diagnose/chosen-plan.ts',
-      'src/core/diagnose/named-cause.ts',
-      'src/core/diagnose/relief.ts',
+      'src/core/diagnose/moves/next-step.ts',
+      'src/core/diagnose/moves/next-move.ts',
+      'src/core/diagnose/plan/chosen-plan.ts',
+      'src/core/diagnose/answer/named-cause.ts',
+      'src/core/diagnose/moves/relief.ts',
     ],
-    tests: ['src/core/diagnose/{next-move,named-cause,relief,loop,diagnose}.test.ts'],
+    tests: ['src/core/diagnose/**/{next-move,named-cause,relief,loop,diagnose}.test.ts'],
   },
   store: {
     mutate: [

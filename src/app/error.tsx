@@ -1,6 +1,6 @@
 'use client';
 
-import { BrokenPage } from '@/features/shell/BrokenPage';
+import { BrokenPage } from '@/features/shell/frame/BrokenPage';
 
 /** Where a whole page breaks outside of a card's own frame. */
 export default function ErrorPage({ error, reset }: { readonly error: Error; readonly reset: () => void }) {

@@ -1,6 +1,6 @@
 'use client';
 
-import { BrokenPage } from '@/features/shell/BrokenPage';
+import { BrokenPage } from '@/features/shell/frame/BrokenPage';
 import { GlobalStyle } from '@/ui/GlobalStyle';
 
 /** Where even the frame of all pages breaks. */

@@ -4,9 +4,9 @@ import '@fontsource-variable/bricolage-grotesque/wght.css';
 import type { Metadata, Viewport } from 'next';
 import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
-import { NoticesProvider } from '@/features/shell/notices';
-import { CardStoreProvider } from '@/features/shell/store-context';
-import { themeCookieName } from '@/features/shell/theme-cookie';
+import { CardStoreProvider } from '@/features/shell/card/store-context';
+import { themeCookieName } from '@/features/shell/frame/theme-cookie';
+import { NoticesProvider } from '@/features/shell/notices/notices';
 import { GlobalStyle } from '@/ui/GlobalStyle';
 import { StyleRegistry } from './style-registry';
 

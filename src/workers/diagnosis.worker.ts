@@ -1,9 +1,9 @@
 import { expose } from 'comlink';
 import { believe } from '@/core/belief';
 import type { JobCard } from '@/core/card';
-import { conclude, type Diagnosis } from '@/core/diagnose/diagnose';
-import { explainDiagnosisInSteps } from '@/core/diagnose/explain-diagnosis';
-import { summariseAnswer } from '@/core/diagnose/summarise-answer';
+import { conclude, type Diagnosis } from '@/core/diagnose/answer/diagnose';
+import { explainDiagnosisInSteps } from '@/core/diagnose/answer/explain-diagnosis';
+import { summariseAnswer } from '@/core/diagnose/answer/summarise-answer';
 import type { DiagnosisWorkerApi } from './diagnosis.protocol';
 
 /** What was worked out last: an explanation is asked for after the answer is on the screen. */

@@ -1,7 +1,7 @@
 import { believe, gapUnder } from '@/core/belief';
 import type { JobCard } from '@/core/card';
-import { type Candidate, excludeEachOther, listCandidates } from '@/core/diagnose/candidates';
-import { findPlans, planCost, planProbability } from '@/core/diagnose/plan';
+import { type Candidate, excludeEachOther, listCandidates } from '@/core/diagnose/moves/candidates';
+import { findPlans, planCost, planProbability } from '@/core/diagnose/plan/plan';
 import { applyFixes } from '@/core/fixes';
 
 export const planOptions = { sampleCount: 400 };

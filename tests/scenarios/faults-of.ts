@@ -1,5 +1,5 @@
 import { believe, gapUnder } from '@/core/belief';
-import { conclude } from '@/core/diagnose/diagnose';
+import { conclude } from '@/core/diagnose/answer/diagnose';
 import { createRandom } from '@/core/numbers/random';
 import { cardOf } from './scenario-cards';
 import type { Scenario } from './scenarios';

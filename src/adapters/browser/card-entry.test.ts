@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { applyCommand, createJobCard, createProgram, type JobCard } from '@/core/card';
-import type { AnswerSummary } from '@/core/diagnose/answer-summary';
+import type { AnswerSummary } from '@/core/diagnose/answer/answer-summary';
 import {
   type CardChange,
   type CardEntry,

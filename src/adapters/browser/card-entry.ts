@@ -1,5 +1,5 @@
 import type { CommandFailure, JobCard } from '@/core/card';
-import type { AnswerSummary } from '@/core/diagnose/answer-summary';
+import type { AnswerSummary } from '@/core/diagnose/answer/answer-summary';
 import type { Result } from '@/core/result';
 
 /**

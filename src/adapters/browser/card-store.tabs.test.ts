@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { applyCommand, createJobCard, createProgram, type JobCard } from '@/core/card';
-import { type AnswerSummary, answerEdition } from '@/core/diagnose/answer-summary';
+import { type AnswerSummary, answerEdition } from '@/core/diagnose/answer/answer-summary';
 import { CardDatabase } from './card-database';
 import type { CardChange } from './card-entry';
 import { type CardStore, createCardStore } from './card-store';

@@ -1,6 +1,6 @@
 import { liveQuery } from 'dexie';
 import { type CardFailure, type CommandFailure, type JobCard, parseCard, type StorageFailure } from '@/core/card';
-import { type AnswerSummary, parseAnswerSummary } from '@/core/diagnose/answer-summary';
+import { type AnswerSummary, parseAnswerSummary } from '@/core/diagnose/answer/answer-summary';
 import { fail, type Result, succeed } from '@/core/result';
 import { type AnswerRow, CardDatabase, type CardRow } from './card-database';
 import {

@@ -1,40 +1,45 @@
-export { type AdviceReason, adviseTrial, type TrialAdvice, type TrialVerdict } from './advise-trial';
-export type { AnswerSummary } from './answer-summary';
-export { averageStages } from './average-stages';
-export { createRefusal, isTooEarly } from './candidates';
-export { listCardGrounds, type StagesOfCard } from './card-grounds';
-export { type CardOverview, firstByEstimate, summariseCard } from './card-overview';
-export { isChosenPlan, remainingPlan } from './chosen-plan';
-export { type ClipFilter, clipGroups, countTraits, everyClip, filterClipRows } from './clip-filter';
-export { listClipRecords } from './clip-records';
-export { type ClipCost, type ClipRow, findHeaviest, listClipRows } from './clip-rows';
-export { forecastClosing } from './closing';
-export { causesToRead, type Diagnosis, diagnose } from './diagnose';
-export { findStronger, type Stronger, takesLonger } from './find-stronger';
-export { computeFindings, type Findings, keptState, rankCardFixes } from './findings';
-export { type InterviewQuestion, nextQuestion, openQuestionIds, sideQuestionId } from './interview';
-export { findMachineNeeds, type MachineNeeds, type MachineTier, type UpgradeId } from './machine-needs';
-export { minutesSpent } from './minutes';
-export { hasEvidence, listNeeds, type NamedCause, type Need, nameCause } from './named-cause';
-export { chooseMove, chooseStep, type NextMove } from './next-move';
-export type { NextStep, TrialStage } from './next-step';
-export { type NextTest, testPlayId } from './next-tests';
-export type { Plan, PlanId } from './plan';
-export { predictTestPlay } from './predict-test-play';
-export { listPreviewChoices, type PreviewChoice, type PreviewChoiceKind, viewerHeightPx } from './preview-choices';
-export { forecastProxies, lightensEffects } from './proxies-forecast';
-export { rankBelievedFixes } from './rank-believed';
-export type { Relief } from './relief';
-export { findRoomLeft, type RoomLeft } from './room-left';
-export type { SideLead } from './side-complaints';
-export { moveOf, summariseAnswer } from './summarise-answer';
-export { listWaysOfWorking, type WayOfWorking } from './ways-of-working';
+export type { AnswerSummary } from './answer/answer-summary';
+export { averageStages } from './answer/average-stages';
+export { listCardGrounds, type StagesOfCard } from './answer/card-grounds';
+export { causesToRead, type Diagnosis, diagnose } from './answer/diagnose';
+export { computeFindings, type Findings, keptState, rankCardFixes } from './answer/findings';
+export { hasEvidence, listNeeds, type NamedCause, type Need, nameCause } from './answer/named-cause';
+export type { SideLead } from './answer/side-complaints';
+export { moveOf, summariseAnswer } from './answer/summarise-answer';
+export { forecastClosing } from './forecasts/closing';
+export { findMachineNeeds, type MachineNeeds, type MachineTier, type UpgradeId } from './forecasts/machine-needs';
+export { predictTestPlay } from './forecasts/predict-test-play';
+export {
+  listPreviewChoices,
+  type PreviewChoice,
+  type PreviewChoiceKind,
+  viewerHeightPx,
+} from './forecasts/preview-choices';
+export { forecastProxies, lightensEffects } from './forecasts/proxies-forecast';
 export {
   choicesAsIs,
   countProxyClips,
   forecastChoices,
   forecastChoicesUnder,
   type WhatIfChoices,
-} from './what-if-choices';
-export { computeWhatIf, findObstacle, forecastSet, type SetForecast } from './what-if-set';
-export { listSwitches, type Switch, suggestSets, type WorkingSetKind, workingSetKinds } from './working-sets';
+} from './forecasts/what-if-choices';
+export { computeWhatIf, findObstacle, forecastSet, type SetForecast } from './forecasts/what-if-set';
+export { type AdviceReason, adviseTrial, type TrialAdvice, type TrialVerdict } from './moves/advise-trial';
+export { createRefusal, isTooEarly } from './moves/candidates';
+export { findStronger, type Stronger, takesLonger } from './moves/find-stronger';
+export { type InterviewQuestion, nextQuestion, openQuestionIds, sideQuestionId } from './moves/interview';
+export { minutesSpent } from './moves/minutes';
+export { chooseMove, chooseStep, type NextMove } from './moves/next-move';
+export type { NextStep, TrialStage } from './moves/next-step';
+export { type NextTest, testPlayId } from './moves/next-tests';
+export { rankBelievedFixes } from './moves/rank-believed';
+export type { Relief } from './moves/relief';
+export { findRoomLeft, type RoomLeft } from './moves/room-left';
+export { type CardOverview, firstByEstimate, summariseCard } from './overview/card-overview';
+export { type ClipFilter, clipGroups, countTraits, everyClip, filterClipRows } from './overview/clip-filter';
+export { listClipRecords } from './overview/clip-records';
+export { type ClipCost, type ClipRow, findHeaviest, listClipRows } from './overview/clip-rows';
+export { isChosenPlan, remainingPlan } from './plan/chosen-plan';
+export type { Plan, PlanId } from './plan/plan';
+export { listWaysOfWorking, type WayOfWorking } from './plan/ways-of-working';
+export { listSwitches, type Switch, suggestSets, type WorkingSetKind, workingSetKinds } from './plan/working-sets';

@@ -5,8 +5,8 @@ import { lazy, Suspense, useMemo } from 'react';
 import styled from 'styled-components';
 import type { KnownAnswer } from '@/adapters/browser/card-store';
 import { type JobCard, listSteps, type StepId } from '@/core/card';
-import { type CardGlance, glanceAtCard } from '@/core/diagnose/glance';
-import { isBelieversStep, type NextStep } from '@/core/diagnose/next-step';
+import { isBelieversStep, type NextStep } from '@/core/diagnose/moves/next-step';
+import { type CardGlance, glanceAtCard } from '@/core/diagnose/overview/glance';
 import { usableRateRatio } from '@/core/usable/limits';
 import { formatCount, formatFps, formatRate } from '@/messages/format';
 import { describeNamedCause } from '@/messages/named-cause';
@@ -14,8 +14,8 @@ import { Button } from '@/ui/Button';
 import { Drop } from '@/ui/Drop';
 import { RateScale } from '@/ui/RateScale';
 import { colour, font } from '@/ui/tokens';
-import { stepVerbs } from '../shell/step-verbs';
-import { useExportCard } from '../shell/use-export-card';
+import { useExportCard } from '../shell/card/use-export-card';
+import { stepVerbs } from '../shell/rail/step-verbs';
 
 const Paper = styled.li`
   position: relative;

@@ -3,8 +3,8 @@
 import { fetchDemoCards } from '@/adapters/browser/fetch-demo-cards';
 import { parseCardText } from '@/core/card';
 import { formatCount } from '@/messages/format';
-import { useNotify } from '../shell/notices';
-import { useCardStore } from '../shell/store-context';
+import { useCardStore } from '../shell/card/store-context';
+import { useNotify } from '../shell/notices/notices';
 
 /** Far larger than any card; a bigger file is something else, and is refused before it is read. */
 const largestCardBytes = 50_000_000;

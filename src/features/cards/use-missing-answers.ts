@@ -3,7 +3,7 @@
 import { useEffect, useRef } from 'react';
 import type { JobCard } from '@/core/card';
 import { withoutWorkingSet } from '@/core/card/fixes-in-force';
-import { useCardStore, useCards } from '../shell/store-context';
+import { useCardStore, useCards } from '../shell/card/store-context';
 
 /** More cards than these are not worked out unasked: the newest are what a person looks at. */
 const mostWorkedOut = 12;

@@ -3,7 +3,7 @@
 import { editorAttachWays, type JobCard } from '@/core/card';
 import { attachWayTexts } from '@/messages/working';
 import { SelectField } from '@/ui/SelectField';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const options = editorAttachWays.map((value) => ({ value, ...attachWayTexts[value] }));
 

@@ -11,9 +11,9 @@ import { FieldGrid, Row, Soft, Stack } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
-import { useCards } from '../shell/store-context';
-import { ToolPage } from '../shell/ToolPage';
-import { useOpenCard } from '../shell/use-open-card';
+import { useCards } from '../shell/card/store-context';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { ToolPage } from '../shell/frame/ToolPage';
 import { AttachWayField } from './AttachWayField';
 
 const Notes = styled.dl`

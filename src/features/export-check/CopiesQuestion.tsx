@@ -7,7 +7,7 @@ import { Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const answers: readonly { readonly value: KnownState; readonly label: string }[] = [
   { value: 'no', label: 'No, nothing' },

@@ -7,7 +7,7 @@ import { CheckField } from '@/ui/CheckField';
 import { Disclosure } from '@/ui/Disclosure';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const List = styled.ul`
   li { padding: 6px 0; border-top: 1px solid ${colour.line}; break-inside: avoid; }

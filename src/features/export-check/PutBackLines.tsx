@@ -9,7 +9,7 @@ import { fixTexts } from '@/messages/fixes';
 import { describeResume } from '@/messages/programs';
 import { CheckField } from '@/ui/CheckField';
 import { colour } from '@/ui/tokens';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const Line = styled.li`
   padding: 8px 0;

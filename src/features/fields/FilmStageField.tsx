@@ -3,7 +3,7 @@
 import { type FilmStage, filmStages } from '@/core/card';
 import { filmStageTexts } from '@/messages/interview';
 import { SegmentedField } from '@/ui/SegmentedField';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const options = filmStages.map((value) => ({ value, label: filmStageTexts[value] }));
 

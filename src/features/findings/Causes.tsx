@@ -26,7 +26,7 @@ import { Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
-import type { DiagnosisState } from '../shell/diagnosis-context';
+import type { DiagnosisState } from '../shell/answer/diagnosis-context';
 import { CauseEvidence } from './CauseEvidence';
 
 const List = styled.ol`

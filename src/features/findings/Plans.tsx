@@ -14,7 +14,7 @@ import { Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const Grid = styled.div`
   display: grid;

@@ -11,8 +11,8 @@ import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { FilmStageField } from '../fields/FilmStageField';
 import { NumberField } from '../fields/NumberField';
-import { StepPage } from '../shell/StepPage';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { StepPage } from '../shell/frame/StepPage';
 
 const Question = styled.div`
   padding: 10px 0;

@@ -7,7 +7,7 @@ import { fixTitle } from '@/messages/fix-titles';
 import { Button } from '@/ui/Button';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const List = styled.ol`
   margin: 0 0 8px;

@@ -5,7 +5,7 @@ import type { FixDefinition } from '@/core/fixes';
 import { requirementLines } from '@/messages/loop';
 import { Button } from '@/ui/Button';
 import { Note } from '@/ui/Note';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const List = styled.ul`
   margin: 0;

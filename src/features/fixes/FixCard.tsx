@@ -11,7 +11,7 @@ import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { colour, font } from '@/ui/tokens';
 import { FixSteps } from '../looks/FixSteps';
-import { describeFixFacts } from '../shell/fix-facts';
+import { describeFixFacts } from '../shell/answer/fix-facts';
 import { WorkFact } from './WorkFact';
 
 const Box = styled.article`

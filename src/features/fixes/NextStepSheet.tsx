@@ -19,7 +19,7 @@ import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { AnyLook } from '../looks/AnyLook';
 import { FixSteps } from '../looks/FixSteps';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { AttachQuestion } from './AttachQuestion';
 import { ComesFirst } from './ComesFirst';
 import { WorkFact } from './WorkFact';

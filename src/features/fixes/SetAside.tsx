@@ -7,7 +7,7 @@ import { fixTitle } from '@/messages/fix-titles';
 import { Button } from '@/ui/Button';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const List = styled.ul`
   li { display: flex; flex-wrap: wrap; align-items: center; justify-content: space-between; gap: 2px 12px; padding: 2px 0; }

@@ -9,7 +9,7 @@ import { Button } from '@/ui/Button';
 import { Sheet } from '@/ui/Sheet';
 import { Stamp } from '@/ui/Stamp';
 import { colour } from '@/ui/tokens';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const Item = styled.li`
   display: grid;

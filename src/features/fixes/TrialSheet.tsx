@@ -21,8 +21,8 @@ import { FixSteps } from '../looks/FixSteps';
 import { CleanUpCheck } from '../programs/CleanUpCheck';
 import { TrialProxies } from '../proxies/TrialProxies';
 import { TakeReading } from '../readings/TakeReading';
-import { useOpenCard } from '../shell/use-open-card';
-import { useTrialAdvice } from '../shell/use-trial-advice';
+import { useTrialAdvice } from '../shell/answer/use-trial-advice';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { AttachQuestion } from './AttachQuestion';
 import { ComesFirst } from './ComesFirst';
 

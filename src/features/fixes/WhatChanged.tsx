@@ -9,7 +9,7 @@ import { nameMove } from '@/messages/loop';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import type { Conclusion } from '../shell/diagnosis-context';
+import type { Conclusion } from '../shell/answer/diagnosis-context';
 
 const Rows = styled.dl`
   display: grid;

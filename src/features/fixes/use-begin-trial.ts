@@ -2,7 +2,7 @@
 
 import { useCallback } from 'react';
 import type { FixUse, Trial } from '@/core/card';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 /** Begins a trial of a fix, or of giving one back; true where it could begin. */
 export function useBeginTrial(): (fix: FixUse, direction?: Trial['direction']) => boolean {

@@ -18,7 +18,7 @@ import { Sheet } from '@/ui/Sheet';
 import { SidePanel } from '@/ui/SidePanel';
 import { colour } from '@/ui/tokens';
 import { useFilePicker } from '@/ui/use-file-picker';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { ClipFactsList } from './ClipFactsList';
 import { findFile } from './session-files';
 import { TestPlayPanel } from './TestPlayPanel';

@@ -9,7 +9,7 @@ import { Button } from '@/ui/Button';
 import { DialogBox } from '@/ui/DialogBox';
 import { FieldGrid, Row, Soft } from '@/ui/layout';
 import { SelectField } from '@/ui/SelectField';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const asRead = 'as-read';
 const depths = ['8', '10', '12', '14', '16'] as const;

@@ -1,7 +1,7 @@
 'use client';
 
 import { createContext, type ReactNode, useContext } from 'react';
-import { useCardId } from '../shell/use-open-card';
+import { useCardId } from '../shell/card/use-open-card';
 import { type FootageControls, useFootageState } from './use-footage-state';
 
 const FootageContext = createContext<FootageControls | null>(null);

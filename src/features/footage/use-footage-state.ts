@@ -7,7 +7,7 @@ import { decodeReportText, isMediaName, orderForReading, parseFfprobeReport } fr
 import type { InspectClient } from '@/workers/inspect.client';
 import type { InspectAnswer } from '@/workers/inspect.protocol';
 import { createInspectPool, inspectWorkerCount } from '@/workers/inspect-pool';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 import type { FolderFile } from './dropped-files';
 import { type FootageState, idleFootage, type NotTakenFile, reduceFootage } from './footage-state';
 import { rememberFile } from './session-files';

@@ -6,8 +6,8 @@ import { predictTestPlay } from '@/core/diagnose';
 import type { VideoFacts } from '@/core/footage';
 import type { DecodeTest, TestPlayFailure, TestPlayOutcome, TestPlayProgress } from '@/core/test-play';
 import { startTestPlay } from '@/workers/test-play.client';
-import { useOpenCard } from '../shell/use-open-card';
-import { type JobState, useWorkerJob } from '../shell/use-worker-job';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { type JobState, useWorkerJob } from '../shell/card/use-worker-job';
 
 export interface TestPlayControls {
   readonly state: JobState<TestPlayProgress, TestPlayOutcome, TestPlayFailure>;

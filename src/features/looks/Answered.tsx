@@ -7,7 +7,7 @@ import { testPlayId } from '@/core/diagnose';
 import { describeAnswer } from '@/messages/questions';
 import { Button } from '@/ui/Button';
 import { colour } from '@/ui/tokens';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const List = styled.ul`
   list-style: none;

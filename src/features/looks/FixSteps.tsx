@@ -5,7 +5,7 @@ import type { FixId, FixLevel } from '@/core/fixes';
 import { fixTexts } from '@/messages/fixes';
 import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const Steps = styled.ol`
   margin: 0 0 8px;

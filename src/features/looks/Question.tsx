@@ -7,7 +7,7 @@ import { formatMinutes } from '@/messages/format';
 import { questionTexts } from '@/messages/questions';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { LookBox } from './LookBox';
 
 /** A look that tells causes apart: its question, how to find out, and a button for each answer. */

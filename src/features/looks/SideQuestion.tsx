@@ -6,7 +6,7 @@ import { sideTexts } from '@/messages/diagnosis';
 import { Button } from '@/ui/Button';
 import { Row } from '@/ui/layout';
 import { font } from '@/ui/tokens';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const Box = styled.div`
   h3 { font: 650 16.5px/1.3 ${font.heading}; margin-bottom: 3px; }

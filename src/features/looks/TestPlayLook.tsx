@@ -8,7 +8,7 @@ import { testPlayLook } from '@/messages/test-play';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { Row, Soft } from '@/ui/layout';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { LookBox } from './LookBox';
 
 /** A look that Oil Can takes by itself: a clip read and decoded here, which measures the machine. */

@@ -5,7 +5,7 @@ import type { PartChange } from '@/core/machine';
 import { describePartChange } from '@/messages/machine';
 import { Button } from '@/ui/Button';
 import { Note } from '@/ui/Note';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 interface ChangedPartsProps {
   readonly card: JobCard;

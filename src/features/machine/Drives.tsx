@@ -14,7 +14,7 @@ import { SelectField } from '@/ui/SelectField';
 import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
 import { NumberField } from '../fields/NumberField';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const Item = styled.li`
   display: grid;

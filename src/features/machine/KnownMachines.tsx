@@ -7,9 +7,9 @@ import { formatCount, formatMemory } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Soft } from '@/ui/layout';
 import { TextField } from '@/ui/TextField';
-import { useNotify } from '../shell/notices';
-import { useCards } from '../shell/store-context';
-import { useOpenCard } from '../shell/use-open-card';
+import { useCards } from '../shell/card/store-context';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { useNotify } from '../shell/notices/notices';
 import { NewParts } from './NewParts';
 
 const Box = styled.div`

@@ -9,8 +9,8 @@ import { LinkButton } from '@/ui/LinkButton';
 import { Row, Soft } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import { useNotify } from '../shell/notices';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { useNotify } from '../shell/notices/notices';
 
 const Figures = styled.dl`
   display: grid;

@@ -9,7 +9,7 @@ import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Row, Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
-import { useDiagnosis } from '../shell/diagnosis-context';
+import { useDiagnosis } from '../shell/answer/diagnosis-context';
 
 /** A card that changes is asked about again once it has come to rest: weighing six machines takes a moment. */
 const restMs = 800;

@@ -8,8 +8,8 @@ import { Button } from '@/ui/Button';
 import { CheckField } from '@/ui/CheckField';
 import { Disclosure } from '@/ui/Disclosure';
 import { Soft } from '@/ui/layout';
-import { useNotify } from '../shell/notices';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { useNotify } from '../shell/notices/notices';
 
 /** Says that parts of the machine are new: what was found out of the old ones no longer counts. */
 export function NewParts({ card }: { readonly card: JobCard }) {

@@ -15,9 +15,9 @@ import { Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import { useMachineSource } from '../shell/use-machine-source';
-import { useNowMs } from '../shell/use-now';
-import { useOpenCard } from '../shell/use-open-card';
+import { useMachineSource } from '../shell/card/use-machine-source';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { useNowMs } from '../shell/frame/use-now';
 import { ChangedParts } from './ChangedParts';
 import { useMachineTest } from './use-machine-test';
 

@@ -10,7 +10,7 @@ import {
 } from '@/core/machine-test';
 import { fail, type Result, succeed } from '@/core/result';
 import { type RunningMachineTest, startMachineTest } from '@/workers/machine.client';
-import { type JobState, useWorkerJob } from '../shell/use-worker-job';
+import { type JobState, useWorkerJob } from '../shell/card/use-worker-job';
 
 /** What a practice machine gives at once, as a measurement that is over. */
 const alreadyRun = (runs: MachineRuns | null): RunningMachineTest => ({

@@ -11,8 +11,8 @@ import { colour } from '@/ui/tokens';
 import { describeReadingSetup } from '../readings/describe-setup';
 import { type Details, firstDetails, ReadingDetails } from '../readings/ReadingDetails';
 import { useStoreReading } from '../readings/use-store-reading';
-import { useNotify } from '../shell/notices';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { useNotify } from '../shell/notices/notices';
 
 const Frame = styled.div`
   margin-top: 16px;

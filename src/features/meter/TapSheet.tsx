@@ -10,7 +10,7 @@ import { FieldGrid, Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { NumberField } from '../fields/NumberField';
-import { usePadWindow } from '../shell/use-pad-window';
+import { usePadWindow } from '../shell/frame/use-pad-window';
 import { TapPad } from './TapPad';
 
 const lengthMs = 20_000;

@@ -4,7 +4,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { type SharedWindow, shareWindow } from '@/adapters/browser/share-window';
 import type { CaptureFailure, CaptureProgress, CaptureReading, CaptureRequest } from '@/core/meter';
 import { startCapture } from '@/workers/capture.client';
-import { type JobState, useWorkerJob } from '../shell/use-worker-job';
+import { type JobState, useWorkerJob } from '../shell/card/use-worker-job';
 
 export type CaptureState = JobState<CaptureProgress, CaptureReading, CaptureFailure>;
 

@@ -3,7 +3,7 @@
 import { useCallback } from 'react';
 import type { RecordingFailure, RecordingProgress, RecordingReading, RecordingRequest } from '@/core/meter';
 import { startRecording } from '@/workers/meter.client';
-import { type JobState, useWorkerJob } from '../shell/use-worker-job';
+import { type JobState, useWorkerJob } from '../shell/card/use-worker-job';
 
 export type RecordingState = JobState<RecordingProgress, RecordingReading, RecordingFailure>;
 

@@ -12,7 +12,7 @@ import { Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Tag } from '@/ui/Tag';
 import { colour } from '@/ui/tokens';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { useLook } from './use-look';
 
 /** As often as the helper takes a sample, and a little more. */

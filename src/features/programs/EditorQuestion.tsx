@@ -6,7 +6,7 @@ import { weightOf } from '@/core/programs';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 /** Programs that could be the editor: what is not known to be something else, the largest first. */
 const candidatesOf = ({ programs }: JobCard) =>

@@ -15,7 +15,7 @@ import { Row, Soft, Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import { usePadWindow } from '../shell/use-pad-window';
+import { usePadWindow } from '../shell/frame/use-pad-window';
 import { hasComputePressure, useComputePressure } from './use-compute-pressure';
 import { useLiveLoad } from './use-live-load';
 import { useLook } from './use-look';

@@ -3,7 +3,7 @@
 import { useCallback, useState } from 'react';
 import type { SampledPrograms } from '@/core/programs';
 import type { LookFailure } from '@/messages/programs';
-import { type LookedAt, useMachineSource } from '../shell/use-machine-source';
+import { type LookedAt, useMachineSource } from '../shell/card/use-machine-source';
 
 export interface Look {
   readonly at: LookedAt;

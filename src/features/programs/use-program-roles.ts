@@ -3,7 +3,7 @@
 import { useCallback, useMemo } from 'react';
 import { type JobCard, rolesSaid } from '@/core/card';
 import type { ProgramRole } from '@/core/programs';
-import { useCards } from '../shell/store-context';
+import { useCards } from '../shell/card/store-context';
 
 /** What a person said of programs on all their cards, newest last, so that nobody says it twice. */
 export function useProgramRoles(): () => readonly (readonly [string, ProgramRole])[] {

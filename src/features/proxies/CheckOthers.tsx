@@ -13,7 +13,7 @@ import { colour } from '@/ui/tokens';
 import { useFilePicker } from '@/ui/use-file-picker';
 import { type RunningCheck, startProxyCheck } from '@/workers/proxy.client';
 import { findFile } from '../footage/session-files';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { type CheckedFile, reduceChecks } from './checks-state';
 
 interface CheckOthersProps {

@@ -14,7 +14,7 @@ import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { useFilePicker } from '@/ui/use-file-picker';
 import { findFile, rememberFile } from '../footage/session-files';
-import { useBelief } from '../shell/use-belief';
+import { useBelief } from '../shell/answer/use-belief';
 import type { ProxyPlace } from './use-proxy-folder';
 
 const totalOf = (chosen: readonly ProxyCandidate[], key: 'proxyBytes' | 'minutes'): number =>

@@ -18,7 +18,7 @@ import { Row, Spaced } from '@/ui/layout';
 import { SelectField } from '@/ui/SelectField';
 import { TextField } from '@/ui/TextField';
 import { useFilePicker } from '@/ui/use-file-picker';
-import { useNotify } from '../shell/notices';
+import { useNotify } from '../shell/notices/notices';
 
 interface OwnRecipesProps {
   readonly recipe: ProxyRecipe;

@@ -11,7 +11,7 @@ import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Row, Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
-import { useHasHelper } from '../shell/helper-context';
+import { useHasHelper } from '../shell/card/helper-context';
 import { proxySession } from './proxy-session';
 import { useHoldWhileBusy } from './use-hold-while-busy';
 

@@ -11,7 +11,7 @@ import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Disclosure } from '@/ui/Disclosure';
 import { Soft, VisuallyHidden } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const states = knownStates.map((value) => ({
   value,

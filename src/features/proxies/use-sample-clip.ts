@@ -5,8 +5,8 @@ import { fetchSampleClip } from '@/adapters/browser/fetch-sample-clip';
 import { createCardClip } from '@/core/card';
 import { createInspectClient } from '@/workers/inspect.client';
 import { rememberFile } from '../footage/session-files';
-import { useNotify } from '../shell/notices';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { useNotify } from '../shell/notices/notices';
 
 /** Puts the clip that ships with Oil Can on the card, so that proxies can be tried without footage of one's own. */
 export function useSampleClip(onTaken: (clipId: string) => void): {

@@ -8,7 +8,7 @@ import { describeDisagreement, describeReadingWay } from '@/messages/readings';
 import { Button } from '@/ui/Button';
 import { Row } from '@/ui/layout';
 import { Note } from '@/ui/Note';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 /** Two readings of one set-up that cannot both hold: which of them does. Nothing where all agree. */
 export function Disagreeing({ card }: { readonly card: JobCard }) {

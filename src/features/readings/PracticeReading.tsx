@@ -8,7 +8,7 @@ import { describePracticeFailure } from '@/messages/meter';
 import { Button } from '@/ui/Button';
 import { Note } from '@/ui/Note';
 import { measureInWorker } from '@/workers/practice.client';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { firstDetails } from './ReadingDetails';
 import { useStoreReading } from './use-store-reading';
 

@@ -21,7 +21,7 @@ import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Row } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { NumberField } from '../fields/NumberField';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { type Details, firstDetails, ReadingDetails } from './ReadingDetails';
 import { useStoreReading } from './use-store-reading';
 

@@ -12,9 +12,9 @@ import { DataTable, TableFrame } from '@/ui/DataTable';
 import { VisuallyHidden } from '@/ui/layout';
 import { PlainCheck } from '@/ui/PlainCheck';
 import { Tag } from '@/ui/Tag';
-import { useNotify } from '../shell/notices';
-import { useNowMs } from '../shell/use-now';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { useNowMs } from '../shell/frame/use-now';
+import { useNotify } from '../shell/notices/notices';
 import { describeReadingSetup } from './describe-setup';
 
 const Actions = styled.td`

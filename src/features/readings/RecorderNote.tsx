@@ -3,8 +3,8 @@
 import { recorderAt } from '@/core/card';
 import { describeRecorder } from '@/messages/programs';
 import { Note } from '@/ui/Note';
-import { useNowMs } from '../shell/use-now';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { useNowMs } from '../shell/frame/use-now';
 
 /** Warns where a recorder of the screen ran at the last look. Nothing else. */
 export function RecorderNote() {

@@ -4,7 +4,7 @@ import { hasPracticeMachine } from '@/demo/practice-cards';
 import { Disclosure } from '@/ui/Disclosure';
 import { LinkButton } from '@/ui/LinkButton';
 import { Row, Soft } from '@/ui/layout';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { PracticeReading } from './PracticeReading';
 import { ReadingForm } from './ReadingForm';
 import { RecorderNote } from './RecorderNote';

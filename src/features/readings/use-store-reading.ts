@@ -3,7 +3,7 @@
 import { useCallback } from 'react';
 import { createReading, type Reading } from '@/core/card';
 import { complaintOf } from '@/core/usable';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 import type { Details } from './ReadingDetails';
 
 /** Puts a reading on the card with what is said of it; true where that could be done. */

@@ -3,10 +3,10 @@ import { applyCommand, type CardCommand, createJobCard, createReading, type JobC
 import { type NamedCause, summariseCard } from '@/core/diagnose';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { causeTexts } from '@/messages/load';
-import { toBudgetLanes } from './budget-lanes';
-import { describeMove, describeNextStep } from './describe-next-step';
-import { cardFileName } from './export-card';
-import { describeStepState } from './step-hints';
+import { describeMove, describeNextStep } from './answer/describe-next-step';
+import { cardFileName } from './card/export-card';
+import { toBudgetLanes } from './gauge/budget-lanes';
+import { describeStepState } from './rail/step-hints';
 
 let demo: JobCard;
 beforeAll(async () => {

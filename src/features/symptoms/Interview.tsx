@@ -10,8 +10,8 @@ import { Answered } from '../looks/Answered';
 import { Question } from '../looks/Question';
 import { SideQuestion } from '../looks/SideQuestion';
 import { TakeReading } from '../readings/TakeReading';
-import { useDiagnosis } from '../shell/diagnosis-context';
-import { useOpenCard } from '../shell/use-open-card';
+import { useDiagnosis } from '../shell/answer/diagnosis-context';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { ManyAnswers } from './ManyAnswers';
 import { type OpenQuestion, useInterview } from './use-interview';
 

@@ -9,9 +9,9 @@ import { SideLeads } from '../looks/SideLeads';
 import { Disagreeing } from '../readings/Disagreeing';
 import { ReadingList } from '../readings/ReadingList';
 import { TakeReading } from '../readings/TakeReading';
-import { useDiagnosis } from '../shell/diagnosis-context';
-import { StepPage } from '../shell/StepPage';
-import { useOpenCard } from '../shell/use-open-card';
+import { useDiagnosis } from '../shell/answer/diagnosis-context';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { StepPage } from '../shell/frame/StepPage';
 import { Interview } from './Interview';
 
 /** When it lags and how, and the first reading to compare with. */

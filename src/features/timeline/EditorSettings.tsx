@@ -12,7 +12,7 @@ import { SegmentedField } from '@/ui/SegmentedField';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
 import { NumberField } from '../fields/NumberField';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const states = knownStates.map((value) => ({ value, label: knownStateTexts[value] }));
 const depths = ['8', '16', '32', 'unknown'].map((value) => ({

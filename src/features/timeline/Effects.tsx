@@ -12,8 +12,8 @@ import { colour } from '@/ui/tokens';
 import { useFocusNext } from '@/ui/use-focus-next';
 import { FactField } from '../fields/FactField';
 import { NumberField } from '../fields/NumberField';
-import { useNotify } from '../shell/notices';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { useNotify } from '../shell/notices/notices';
 
 const Item = styled.li`
   display: grid;

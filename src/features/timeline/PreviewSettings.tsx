@@ -8,7 +8,7 @@ import { FieldGrid, Spaced } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { NumberField } from '../fields/NumberField';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 const qualities = [
   { value: '1', label: 'Full' },

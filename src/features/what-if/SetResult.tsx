@@ -13,8 +13,8 @@ import { Row, Soft } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { useBeginTrial } from '../fixes/use-begin-trial';
-import { toBudgetLanes } from '../shell/budget-lanes';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { toBudgetLanes } from '../shell/gauge/budget-lanes';
 import type { WhatIfSet } from './use-what-if-set';
 
 const Big = styled.p`

@@ -3,7 +3,7 @@
 import { useEffect, useState } from 'react';
 import { startGrab } from '@/workers/frame.client';
 import { findFile } from '../footage/session-files';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 /** A picture from the middle of the longest clip whose file is at hand and that this browser decodes; null without one. */
 export function useClipPicture(): ImageBitmap | null {

@@ -9,7 +9,7 @@ import { Button } from '@/ui/Button';
 import { CheckField } from '@/ui/CheckField';
 import { Row, Soft, Stack } from '@/ui/layout';
 import { TextField } from '@/ui/TextField';
-import { useOpenCard } from '../shell/use-open-card';
+import { useOpenCard } from '../shell/card/use-open-card';
 
 /**
  * Preview fixes that can be made here: as the set has them, else at the level in force, else at the one that is meant

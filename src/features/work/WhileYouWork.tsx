@@ -1,10 +1,10 @@
 'use client';
 
 import { Note } from '@/ui/Note';
-import { useDiagnosis } from '../shell/diagnosis-context';
-import { SheetBoundary } from '../shell/SheetBoundary';
-import { ToolPage } from '../shell/ToolPage';
-import { useOpenCard } from '../shell/use-open-card';
+import { useDiagnosis } from '../shell/answer/diagnosis-context';
+import { useOpenCard } from '../shell/card/use-open-card';
+import { SheetBoundary } from '../shell/frame/SheetBoundary';
+import { ToolPage } from '../shell/frame/ToolPage';
 import { WaysOfWorking } from './WaysOfWorking';
 import { WorkingSets } from './WorkingSets';
 

@@ -1,8 +1,8 @@
 import type { ReactNode } from 'react';
 import { helperAddressVariable, readHelperPort } from '@/adapters/node/local/guard';
 import { FootageReading } from '@/features/footage/FootageReading';
-import { CardFrame } from '@/features/shell/CardFrame';
-import { HelperProvider } from '@/features/shell/helper-context';
+import { HelperProvider } from '@/features/shell/card/helper-context';
+import { CardFrame } from '@/features/shell/frame/CardFrame';
 
 export default function CardLayout({ children }: { readonly children: ReactNode }) {
   return (

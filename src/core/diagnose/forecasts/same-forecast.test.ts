@@ -1,0 +1,37 @@
+import { describe, expect, it } from 'vitest';
+import { demoCardAt } from '../../../../tests/stand-ins/demo-cards';
+import { forecastUnder } from '../../belief';
+import { fixesInForce } from '../../card';
+import { diagnose, forecastChoicesUnder, forecastSet, rankBelievedFixes } from '..';
+
+const figuresOf = ({ shownFps, scrubMs }: Pick<ReturnType<typeof forecastUnder>, 'shownFps' | 'scrubMs'>) => ({
+  shownFps,
+  scrubMs,
+});
+
+describe('the forecast of a set of fixes', () => {
+  it('is the same for findings, fixes, what-if and while-you-work', () => {
+    const card = demoCardAt(1);
+    const { plans, sketch } = diagnose(card);
+    const inForce = fixesInForce(card);
+    // Ways out, on the findings page: what-if and the working sets ask for the same set.
+    for (const plan of plans) {
+      const set = [...inForce, ...plan.fixes];
+      expect(figuresOf(plan)).toEqual(figuresOf(forecastSet(sketch, set, inForce)));
+      expect(figuresOf(plan)).toEqual(figuresOf(forecastUnder(sketch, set)));
+      expect(plan.probability).toBe(forecastUnder(sketch, set).usableProbability);
+    }
+    // The fixes page, fix by fix, and the controls on the findings page.
+    for (const { id, level, after } of rankBelievedFixes(card, sketch)) {
+      const set = forecastUnder(sketch, [...inForce, { id, level }]);
+      expect(after.shownFps).toEqual(set.shownFps);
+      expect(after.usableProbability).toBe(set.usableProbability);
+    }
+    const asIs = forecastChoicesUnder(sketch, inForce, {});
+    expect(figuresOf(asIs)).toEqual(figuresOf(forecastUnder(sketch, inForce)));
+    const quarter = forecastChoicesUnder(sketch, inForce, { qualityRatio: 0.25 });
+    const asFix = forecastUnder(sketch, [...inForce, { id: 'lower-preview-quality', level: '1/4' }]);
+    expect(figuresOf(quarter)).toEqual(figuresOf(asFix));
+    expect(plans.length).toBeGreaterThan(0);
+  });
+});
