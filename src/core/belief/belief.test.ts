@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import { applyCommand, type CardCommand, createReading, type JobCard } from '../card';
+import { applyAll } from '../../../tests/stand-ins/commands';
+import { type CardCommand, createReading, type JobCard } from '../card';
 import { diagnose } from '../diagnose';
 import { compile, createOutcomes, evaluate } from '../load';
 import { parameterNames } from '../load/parameters';
@@ -11,13 +12,6 @@ import { createValueWeigher, readingSpread, studentBelow } from './likelihood';
 
 const demos = await loadDemoCards();
 const options = { sampleCount: 1200 };
-
-const run = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
-  commands.reduce((current, command) => {
-    const result = applyCommand(current, command, 1);
-    if (!result.ok) throw new Error(JSON.stringify(result.failure));
-    return result.value;
-  }, card);
 
 const reading = (id: string, shownFps: number): CardCommand => ({
   type: 'addReading',
@@ -81,7 +75,7 @@ describe('believe', () => {
 
   it('concludes the same whatever the order of readings and answers', () => {
     for (const demo of demos) {
-      const card = run(
+      const card = applyAll(
         demo,
         reading('a', 9),
         reading('b', 12),
@@ -95,8 +89,8 @@ describe('believe', () => {
 
   it('keeps no trace of a reading or an answer that was taken away again', () => {
     for (const demo of demos) {
-      const read = run(demo, reading('a', 3), { type: 'removeReading', input: { id: 'a' } });
-      const asked = run(read, answer('b', 'source-panel', 'yes'), { type: 'removeAnswer', input: { id: 'b' } });
+      const read = applyAll(demo, reading('a', 3), { type: 'removeReading', input: { id: 'a' } });
+      const asked = applyAll(read, answer('b', 'source-panel', 'yes'), { type: 'removeAnswer', input: { id: 'b' } });
       expect(diagnose(asked, options)).toEqual(diagnose(demo, options));
     }
   });
@@ -105,8 +99,8 @@ describe('believe', () => {
     const [demo] = demos;
     if (!demo) throw new Error('no demo card');
     const fix = { id: 'lower-preview-quality', level: '1/4' };
-    const begun = run(demo, { type: 'beginTrial', input: { id: 't', fix, nowMs: 1 } });
-    const given = run(begun, { type: 'endTrial', input: { id: 't', outcome: 'abandoned', nowMs: 2 } });
+    const begun = applyAll(demo, { type: 'beginTrial', input: { id: 't', fix, nowMs: 1 } });
+    const given = applyAll(begun, { type: 'endTrial', input: { id: 't', outcome: 'abandoned', nowMs: 2 } });
     const { causes, shownFps } = diagnose(demo, options);
     expect(diagnose(given, options)).toMatchObject({ causes, shownFps });
     expect(diagnose(begun, options).shownFps).not.toEqual(shownFps);
@@ -142,7 +136,7 @@ describe('believe', () => {
   it('says that nothing explains it where no look and no fix does', () => {
     const practice = createCase(15);
     expect(practice.trueCauseId).toBe('nothing-explains-it');
-    const asked = run(
+    const asked = applyAll(
       practice.card,
       ...[
         ['source-panel', 'no'],

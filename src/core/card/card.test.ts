@@ -5,9 +5,9 @@ import type { VideoFacts } from '@/core/footage';
 import { demoCardNames, loadDemoCards } from '@/demo/load-demo-cards';
 import { describeCardFailure } from '@/messages/card';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
+import { applyAll, failureOf } from '../../../tests/stand-ins/commands';
 import { isUsable } from '../usable';
 import {
-  applyCommand,
   type CardCommand,
   createJobCard,
   createProgram,
@@ -32,16 +32,6 @@ import {
 import { jobCardVersion } from './schema';
 
 const empty = createJobCard({ id: 'card', title: 'Pots', nowMs: 1000 });
-const apply = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
-  commands.reduce((current, command) => {
-    const result = applyCommand(current, command, 2000);
-    if (!result.ok) throw new Error(JSON.stringify(result.failure));
-    return result.value;
-  }, card);
-const failureOf = (card: JobCard, command: CardCommand) => {
-  const result = applyCommand(card, command, 2000);
-  return result.ok ? null : result.failure;
-};
 const reading = (id: string, shownFps: number | null, scrubFeel: Reading['scrubFeel'] = null): CardCommand => ({
   type: 'addReading',
   input: { reading: createReading({ id, takenAtMs: 5, shownFps, scrubFeel }) },
@@ -256,12 +246,15 @@ describe('applyCommand', () => {
 
   it('refuses an empty title and keeps spaces off a good one', () => {
     expect(failureOf(empty, { type: 'renameCard', input: { title: '   ' } })).toEqual({ code: 'title-empty' });
-    expect(apply(empty, { type: 'renameCard', input: { title: '  Kiln ' } }).title).toBe('Kiln');
+    expect(applyAll(empty, { type: 'renameCard', input: { title: '  Kiln ' } }).title).toBe('Kiln');
   });
 
   it('fills in what was found out, and never over what was typed', () => {
-    const typed = apply(empty, { type: 'setMachine', input: { facts: { coreCount: { value: 6, source: 'typed' } } } });
-    const filled = apply(typed, {
+    const typed = applyAll(empty, {
+      type: 'setMachine',
+      input: { facts: { coreCount: { value: 6, source: 'typed' } } },
+    });
+    const filled = applyAll(typed, {
       type: 'fillMachine',
       input: { facts: { coreCount: { value: 2, source: 'read' }, isPluggedIn: { value: 'yes', source: 'read' } } },
     });
@@ -277,7 +270,7 @@ describe('applyCommand', () => {
     const [program] = card.programs;
     const [past] = card.readings;
     if (!clip || !effect || !program || !past) throw new Error('the demo card has all of these');
-    const same = apply(
+    const same = applyAll(
       card,
       { type: 'removeClips', input: { ids: [clip.id] } },
       { type: 'addClips', input: { clips: [{ clip, index: 3 }] } },
@@ -297,25 +290,25 @@ describe('applyCommand', () => {
     if (clip?.facts.kind !== 'video') throw new Error('no demo clip');
     const short = { ...clip, id: 'short', facts: { ...clip.facts, widthPx: 640, heightPx: 360, durationMs: 10 } };
     const add: CardCommand = { type: 'addClips', input: { clips: [{ clip: short }, { clip }] } };
-    expect(apply(empty, add).timeline).toMatchObject({ widthPx: 3840, heightPx: 2160, stated: [] });
-    const stated = apply(empty, { type: 'setTimeline', input: { patch: { widthPx: 1920 } } });
-    expect(apply(stated, add).timeline).toMatchObject({ widthPx: 1920, heightPx: 2160, stated: ['widthPx'] });
-    const less = apply(empty, add, { type: 'removeClips', input: { ids: [clip.id] } });
+    expect(applyAll(empty, add).timeline).toMatchObject({ widthPx: 3840, heightPx: 2160, stated: [] });
+    const stated = applyAll(empty, { type: 'setTimeline', input: { patch: { widthPx: 1920 } } });
+    expect(applyAll(stated, add).timeline).toMatchObject({ widthPx: 1920, heightPx: 2160, stated: ['widthPx'] });
+    const less = applyAll(empty, add, { type: 'removeClips', input: { ids: [clip.id] } });
     expect(less.timeline).toMatchObject({ widthPx: 640, heightPx: 360 });
   });
 
   it('counts a field of the timeline as stated once it was typed or confirmed, and no other with it', () => {
-    const typed = apply(empty, { type: 'setTimeline', input: { patch: { titleCount: 1 } } });
+    const typed = applyAll(empty, { type: 'setTimeline', input: { patch: { titleCount: 1 } } });
     expect(typed.timeline.stated).toEqual(['titleCount']);
-    const confirmed = apply(typed, { type: 'confirmTimeline', input: { fields: ['effects'] } });
+    const confirmed = applyAll(typed, { type: 'confirmTimeline', input: { fields: ['effects'] } });
     expect(confirmed.timeline.stated).toEqual(['titleCount', 'effects']);
-    expect(apply(confirmed, { type: 'confirmTimeline', input: { fields: ['effects'] } })).toBe(confirmed);
+    expect(applyAll(confirmed, { type: 'confirmTimeline', input: { fields: ['effects'] } })).toBe(confirmed);
     expect(deriveBaseState(confirmed).setup.timeline).toMatchObject({ areLayersStated: false, areEffectsStated: true });
   });
 
   it('keeps a program of which nobody knows what it takes, and reckons with nothing', () => {
     const program = createProgram('p');
-    const card = apply(empty, { type: 'addProgram', input: { program } });
+    const card = applyAll(empty, { type: 'addProgram', input: { program } });
     expect(deriveBaseState(card).setup.programs).toMatchObject([{ busyCores: 0, memoryMib: 0 }]);
   });
 
@@ -328,38 +321,38 @@ describe('applyCommand', () => {
     expect(failureOf(empty, { type: 'updateProgram', input: { id: 'x', patch: {} } })).toMatchObject({
       code: 'item-missing',
     });
-    const one = apply(empty, reading('r', 12));
+    const one = applyAll(empty, reading('r', 12));
     expect(failureOf(one, reading('r', 13))).toMatchObject({ code: 'item-exists' });
     expect(failureOf(empty, reading('r', null))).toEqual({ code: 'reading-empty' });
   });
 });
 
 describe('trials', () => {
-  const measured = apply(empty, reading('before', 10, 'jumpy'));
+  const measured = applyAll(empty, reading('before', 10, 'jumpy'));
 
   it('needs a reading first, takes one fix at a time, and keeps it only after a second reading', () => {
     expect(failureOf(empty, begin('t'))).toEqual({ code: 'trial-needs-reading' });
-    const open = apply(measured, begin('t'));
+    const open = applyAll(measured, begin('t'));
     expect(failureOf(open, begin('u'))).toMatchObject({ code: 'trial-already-open' });
     expect(failureOf(open, end('t', 'kept'))).toEqual({ code: 'trial-needs-reading' });
-    const kept = apply(open, reading('after', 24, 'fine'), end('t', 'kept'));
+    const kept = applyAll(open, reading('after', 24, 'fine'), end('t', 'kept'));
     expect(fixesInForce(kept)).toEqual([{ id: 'lower-preview-quality', level: '1/2' }]);
     expect(readingInForce(kept)?.id).toBe('after');
     expect(failureOf(kept, end('t', 'undone'))).toEqual({ code: 'trial-not-open' });
   });
 
   it('goes back to the first reading when a trial is undone or given up', () => {
-    const undone = apply(measured, begin('t'), reading('after', 10), end('t', 'undone'));
+    const undone = applyAll(measured, begin('t'), reading('after', 10), end('t', 'undone'));
     expect(fixesInForce(undone)).toEqual([]);
     expect(readingInForce(undone)?.id).toBe('before');
-    expect(failureOf(apply(measured, begin('t')), end('t', 'undone'))).toEqual({ code: 'trial-needs-reading' });
-    const givenUp = apply(measured, begin('t'), end('t', 'abandoned'));
+    expect(failureOf(applyAll(measured, begin('t')), end('t', 'undone'))).toEqual({ code: 'trial-needs-reading' });
+    const givenUp = applyAll(measured, begin('t'), end('t', 'abandoned'));
     expect(fixesInForce(givenUp)).toEqual([]);
     expect(givenUp.refused).toEqual([{ id: 'lower-preview-quality', level: '1/2' }]);
   });
 
   it('replaces a kept level by a later one of the same fix', () => {
-    const twice = apply(
+    const twice = applyAll(
       measured,
       begin('t'),
       reading('a', 15),
@@ -373,26 +366,28 @@ describe('trials', () => {
   });
 
   it('keeps a reading that a trial rests on', () => {
-    expect(failureOf(apply(measured, begin('t')), { type: 'removeReading', input: { id: 'before' } })).toEqual({
+    expect(failureOf(applyAll(measured, begin('t')), { type: 'removeReading', input: { id: 'before' } })).toEqual({
       code: 'reading-in-use',
     });
   });
 
   it('is ready to export only with no trial open and every line ticked, and again after undoing the fix', () => {
-    const open = apply(measured, begin('t'), reading('after', 24));
+    const open = applyAll(measured, begin('t'), reading('after', 24));
     expect(isReadyToExport(open)).toBe(false);
-    const kept = apply(open, end('t', 'kept'));
+    const kept = applyAll(open, end('t', 'kept'));
     expect(isReadyToExport(kept)).toBe(false);
-    const ticked = apply(kept, { type: 'tickPutBack', input: { trialId: 't', isDone: true } });
+    const ticked = applyAll(kept, { type: 'tickPutBack', input: { trialId: 't', isDone: true } });
     expect(isReadyToExport(ticked)).toBe(true);
-    expect(isReadyToExport(apply(ticked, { type: 'tickPutBack', input: { trialId: 't', isDone: false } }))).toBe(false);
-    const undone = apply(ticked, { type: 'undoKeptTrial', input: { id: 't', nowMs: 30 } });
+    expect(isReadyToExport(applyAll(ticked, { type: 'tickPutBack', input: { trialId: 't', isDone: false } }))).toBe(
+      false,
+    );
+    const undone = applyAll(ticked, { type: 'undoKeptTrial', input: { id: 't', nowMs: 30 } });
     expect(isReadyToExport(undone)).toBe(true);
     expect(undone.putBackDone).toEqual([]);
   });
 
   it('does not hold up an export for what is put back at the end of the day', () => {
-    const kept = apply(measured, begin('t', 'close-programs', 'all'), reading('after', 24), end('t', 'kept'));
+    const kept = applyAll(measured, begin('t', 'close-programs', 'all'), reading('after', 24), end('t', 'kept'));
     expect(listPutBack(kept)).toMatchObject([{ when: 'end-of-day', isDone: false }]);
     expect(isReadyToExport(kept)).toBe(true);
   });
@@ -400,7 +395,7 @@ describe('trials', () => {
 
 describe('a fix’s level', () => {
   it('is refused where the fix does not have it, from a file and from a command', () => {
-    const open = apply(apply(empty, reading('before', 10)), begin('t'));
+    const open = applyAll(applyAll(empty, reading('before', 10)), begin('t'));
     const [trial] = open.trials;
     if (!trial) throw new Error('the card has a trial');
     for (const fix of [
@@ -412,7 +407,7 @@ describe('a fix’s level', () => {
       expect(parseCard({ ...open, trials: [{ ...trial, fix }] }), fix.id).toMatchObject({
         failure: { code: 'card-field-invalid', path: 'trials.0.fix.level' },
       });
-    expect(failureOf(apply(empty, reading('before', 10)), begin('t', 'make-proxies', -5))).toMatchObject({
+    expect(failureOf(applyAll(empty, reading('before', 10)), begin('t', 'make-proxies', -5))).toMatchObject({
       code: 'value-out-of-range',
     });
     expect(parseCard({ ...open, trials: [{ ...trial, fix: { id: 'of-a-newer-oil-can', level: 9 } }] }).ok).toBe(true);
@@ -447,7 +442,7 @@ describe('listSteps', () => {
         .filter((step) => step.isNext)
         .map((step) => step.id);
     expect(nextOf(empty)).toEqual(['first-things']);
-    expect(nextOf(apply(empty, { type: 'finishStep', input: { stepId: 'first-things' } }))).toEqual(['machine']);
+    expect(nextOf(applyAll(empty, { type: 'finishStep', input: { stepId: 'first-things' } }))).toEqual(['machine']);
   });
 });
 

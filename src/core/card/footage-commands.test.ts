@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { decodeRun, decodeTest, fileReadAt, videoFacts } from '../../../tests/arbitrary/clips';
+import { applyAll } from '../../../tests/stand-ins/commands';
 import { measureDecoding } from '../test-play';
 import {
   applyCommand,
   type BrowserAnswer,
-  type CardCommand,
   createCardClip,
   createJobCard,
   deriveBaseState,
@@ -14,13 +14,6 @@ import {
   serializeCard,
   targetFpsOf,
 } from '.';
-
-const apply = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
-  commands.reduce((current, command) => {
-    const result = applyCommand(current, command, 2);
-    if (!result.ok) throw new Error(JSON.stringify(result.failure));
-    return result.value;
-  }, card);
 
 const [a, b] = [
   createCardClip({ id: 'a', facts: videoFacts({ fileName: 'a.mp4' }) }),
@@ -54,7 +47,7 @@ const still = createCardClip({
   },
 });
 const cardOf = (...clips: readonly (typeof a)[]): JobCard =>
-  apply(createJobCard({ id: 'c', title: 'c', nowMs: 1 }), {
+  applyAll(createJobCard({ id: 'c', title: 'c', nowMs: 1 }), {
     type: 'addClips',
     input: { clips: clips.map((clip) => ({ clip })) },
   });
@@ -82,7 +75,7 @@ describe('commands of the footage', () => {
   });
 
   it('states a drive and facts of several clips at once, marks them as typed, and reading again takes them back', () => {
-    const stated = apply(
+    const stated = applyAll(
       cardOf(a, b, still),
       { type: 'setClipDrive', input: { ids: ['a', 'b'], drive: 'memory-card' } },
       { type: 'correctClips', input: { ids: ['a', 'b', 'p'], facts: { bitDepth: 10, scan: 'interlaced' } } },
@@ -94,7 +87,7 @@ describe('commands of the footage', () => {
       [null, []],
     ]);
     expect(stated.clips[0]?.facts).toMatchObject({ bitDepth: 12, scan: 'interlaced' });
-    const again = apply(stated, {
+    const again = applyAll(stated, {
       type: 'replaceClipFacts',
       input: { id: 'a', facts: a.facts, origin: 'file', browserAnswer: null },
     });
@@ -105,15 +98,15 @@ describe('commands of the footage', () => {
   });
 
   it('keeps every kind of clip and a test-play over export and import', () => {
-    const card = apply(cardOf(a, still, sound), { type: 'addDecodeTest', input: { test } });
+    const card = applyAll(cardOf(a, still, sound), { type: 'addDecodeTest', input: { test } });
     expect(parseCardText(serializeCard(card))).toEqual({ ok: true, value: card });
   });
 
   it('lets a deleted test-play leave no trace', () => {
     const card = cardOf(a);
-    const tested = apply(card, { type: 'addDecodeTest', input: { test } });
+    const tested = applyAll(card, { type: 'addDecodeTest', input: { test } });
     expect(deriveBaseState(tested)).not.toEqual(deriveBaseState(card));
-    const deleted = apply(tested, { type: 'removeDecodeTest', input: { id: test.id } });
+    const deleted = applyAll(tested, { type: 'removeDecodeTest', input: { id: test.id } });
     expect(deriveBaseState(deleted)).toEqual(deriveBaseState(card));
   });
 });
@@ -128,7 +121,7 @@ describe('deriveBaseState with stills, sounds and measurements', () => {
   });
 
   it('takes speed and threads from a test-play in place of the class, and the drive from each clip', () => {
-    const card = apply(
+    const card = applyAll(
       cardOf(a, b),
       { type: 'addDecodeTest', input: { test } },
       { type: 'setClipDrive', input: { ids: ['b'], drive: 'cloud' } },
@@ -147,7 +140,7 @@ describe('deriveBaseState with stills, sounds and measurements', () => {
 
   it('takes the rate at which a file was read for its drive, and for no other', () => {
     const read = { ...test, clipId: 'a', fileRead: fileReadAt(41) };
-    const card = apply(
+    const card = applyAll(
       cardOf(a, b, createCardClip({ id: 'c', facts: videoFacts() })),
       { type: 'setClipDrive', input: { ids: ['b'], drive: 'network' } },
       { type: 'addDecodeTest', input: { test: read } },

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
+import { applyAll } from '../../../tests/stand-ins/commands';
 import type { MachineTest } from '../machine-test';
 import { type ProcessRow, roleOf } from '../programs';
 import {
@@ -27,12 +28,6 @@ const loadDecodeBound = (): JobCard => {
 };
 
 const empty = createJobCard({ id: 'c', title: 'c', nowMs: 0 });
-const run = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
-  commands.reduce((current, command) => {
-    const done = applyCommand(current, command, 1);
-    if (!done.ok) throw new Error(JSON.stringify(done.failure));
-    return done.value;
-  }, card);
 
 const test: MachineTest = {
   takenAtMs: 3,
@@ -55,7 +50,7 @@ const drive = (label: string, isSystem = false) => ({
 
 describe('the machine on a card', () => {
   it('is measured: what follows replaces a guess, not what was typed', () => {
-    const measured = run(empty, { type: 'setMachineTest', input: { test } });
+    const measured = applyAll(empty, { type: 'setMachineTest', input: { test } });
     expect(measured.machine.speedClass).toEqual({ value: 'usual', source: 'measured' });
     expect(deriveBaseState(measured).setup.machine).toMatchObject({
       coreSpeedRatio: 1.3,
@@ -64,22 +59,22 @@ describe('the machine on a card', () => {
       decodeThreadCount: 3,
       graphicsRatio: 9,
     });
-    const typed = run(
+    const typed = applyAll(
       empty,
       { type: 'setMachine', input: { facts: { speedClass: { value: 'slow', source: 'typed' } } } },
       { type: 'setMachineTest', input: { test } },
     );
     expect(typed.machine.speedClass).toEqual({ value: 'slow', source: 'typed' });
-    expect(run(measured, { type: 'setMachineTest', input: { test: null } }).machineTest).toBeNull();
+    expect(applyAll(measured, { type: 'setMachineTest', input: { test: null } }).machineTest).toBeNull();
   });
 
   it('gets hot where it slows while it is measured', () => {
-    const hot = run(empty, { type: 'setMachineTest', input: { test: { ...test, endedAtRatio: 0.7 } } });
+    const hot = applyAll(empty, { type: 'setMachineTest', input: { test: { ...test, endedAtRatio: 0.7 } } });
     expect(hot.machine.isThin).toEqual({ value: 'yes', source: 'measured' });
   });
 
   it('keeps what lies on a drive when drives are read again, and lets one thing lie on a single drive', () => {
-    const two = run(
+    const two = applyAll(
       empty,
       { type: 'takeDrives', input: { drives: [drive('C:', true), drive('D:')] } },
       { type: 'placeOnDrive', input: { place: 'cache', driveId: 'drive:C:' } },
@@ -88,15 +83,15 @@ describe('the machine on a card', () => {
     expect(two.drives.map(({ holds }) => holds)).toEqual([['system'], ['cache']]);
     expect(two.machine.cacheDrive).toEqual({ value: 'internal-solid-state', source: 'typed' });
     expect(two.machine.systemDriveFreePercent).toEqual({ value: 10, source: 'read' });
-    const typed = run(
+    const typed = applyAll(
       empty,
       { type: 'setMachine', input: { facts: { systemDriveFreePercent: { value: 40, source: 'typed' } } } },
       { type: 'takeDrives', input: { drives: [drive('C:', true)] } },
     );
     expect(typed.machine.systemDriveFreePercent).toEqual({ value: 40, source: 'typed' });
-    const again = run(two, { type: 'takeDrives', input: { drives: [drive('C:', true), drive('D:')] } });
+    const again = applyAll(two, { type: 'takeDrives', input: { drives: [drive('C:', true), drive('D:')] } });
     expect(again.drives).toEqual(two.drives);
-    const away = run(again, { type: 'removeDrive', input: { id: 'drive:D:' } });
+    const away = applyAll(again, { type: 'removeDrive', input: { id: 'drive:D:' } });
     expect(away.drives.map(({ label }) => label)).toEqual(['C:']);
     expect(applyCommand(away, { type: 'placeOnDrive', input: { place: 'cache', driveId: 'gone' } }, 1)).toMatchObject({
       ok: false,
@@ -105,7 +100,7 @@ describe('the machine on a card', () => {
   });
 
   it('goes on to the next card with its name, and each card keeps its own copy', () => {
-    const first = run(
+    const first = applyAll(
       empty,
       { type: 'nameMachine', input: { id: 'm', name: ' the old laptop ' } },
       { type: 'setMachineTest', input: { test } },
@@ -113,7 +108,7 @@ describe('the machine on a card', () => {
     const next = createJobCard({ id: 'd', title: 'd', nowMs: 5, machine: knownMachineOf(first) });
     expect(next.machineProfile).toEqual({ id: 'm', name: 'the old laptop' });
     expect(next.machineTest).toEqual(test);
-    const back = run(first, { type: 'takeMachine', input: { known: knownMachineOf(empty) } });
+    const back = applyAll(first, { type: 'takeMachine', input: { known: knownMachineOf(empty) } });
     expect(knownMachineOf(back)).toEqual(knownMachineOf(empty));
   });
 });
@@ -138,7 +133,7 @@ describe('new parts', () => {
       decodedFps: 90,
       droppedCount: 0,
     }) as const;
-  const known = run(
+  const known = applyAll(
     {
       ...empty,
       decodeTests: [
@@ -163,7 +158,7 @@ describe('new parts', () => {
   );
 
   it('of memory and graphics: their size is a guess again, what was typed stays, cores stay measured', () => {
-    const changed = run(known, { type: 'changeParts', input: { parts: ['memory', 'graphics'] } });
+    const changed = applyAll(known, { type: 'changeParts', input: { parts: ['memory', 'graphics'] } });
     expect(changed.machine.memoryMib).toEqual({ value: 16_384, source: 'assumed' });
     expect(changed.machine.graphics).toEqual({ value: 'separate', source: 'typed' });
     expect(changed.machineTest).toEqual({ ...test, graphicsRatio: null });
@@ -172,19 +167,19 @@ describe('new parts', () => {
   });
 
   it('of a drive: what was read of drives goes, and nothing of the cores', () => {
-    const changed = run(known, { type: 'changeParts', input: { parts: ['drives'] } });
+    const changed = applyAll(known, { type: 'changeParts', input: { parts: ['drives'] } });
     expect(changed.drives).toEqual([]);
     expect(changed.machineTest).toEqual({ ...test, storage: null });
     expect(changed.decodeTests.map(({ fileRead, runs }) => [fileRead, runs.length])).toEqual([[null, 2]]);
   });
 
   it('of the processor: all that was measured goes, and an undo brings it back', () => {
-    const changed = run(known, { type: 'changeParts', input: { parts: ['processor'] } });
+    const changed = applyAll(known, { type: 'changeParts', input: { parts: ['processor'] } });
     expect([changed.machineTest, changed.decodeTests]).toEqual([null, []]);
     const { machine, drives, machineTest, decodeTests } = known;
-    const back = run(changed, { type: 'restoreMachine', input: { machine, drives, machineTest, decodeTests } });
+    const back = applyAll(changed, { type: 'restoreMachine', input: { machine, drives, machineTest, decodeTests } });
     expect(back).toEqual({ ...known, updatedAtMs: back.updatedAtMs });
-    expect(run(known, { type: 'changeParts', input: { parts: [] } })).toBe(known);
+    expect(applyAll(known, { type: 'changeParts', input: { parts: [] } })).toBe(known);
   });
 
   it('counts what a small piece waited for the drive, where it was told', () => {
@@ -215,11 +210,11 @@ describe('a recorder of the screen', () => {
   });
 
   it('stands on every reading that was taken while it ran, and on none long after the look', () => {
-    const card = run(empty, look('Lamplight screen recorder'), readAt(60_000), readAt(3_600_000));
+    const card = applyAll(empty, look('Lamplight screen recorder'), readAt(60_000), readAt(3_600_000));
     expect(card.readings.map(({ recorderName }) => recorderName)).toEqual(['Lamplight screen recorder', '']);
-    expect(run(empty, look('Owl notes'), readAt(60_000)).readings.map(({ recorderName }) => recorderName)).toEqual([
-      '',
-    ]);
+    expect(applyAll(empty, look('Owl notes'), readAt(60_000)).readings.map(({ recorderName }) => recorderName)).toEqual(
+      [''],
+    );
     expect(recorderAt(empty, 0)).toBeNull();
   });
 });
@@ -232,7 +227,7 @@ const rows: readonly ProcessRow[] = [
   { processId: 30, parentId: 4, name: 'Owl', role: 'unknown', busyCores: 0.001, memoryMib: 9 },
 ];
 const seen = { takenAtMs: 7, source: 'read', coversSec: 12, memoryFreeMib: 3000 } as const;
-const taken = run(empty, { type: 'takePrograms', input: { rows, seen, roles: [] } });
+const taken = applyAll(empty, { type: 'takePrograms', input: { rows, seen, roles: [] } });
 const idOf = (card: JobCard, name: string): string => card.programs.find((program) => program.name === name)?.id ?? '';
 
 describe('programs on a card', () => {
@@ -248,7 +243,7 @@ describe('programs on a card', () => {
   });
 
   it('are not charged where they are the editor, and the system’s memory is not charged twice', () => {
-    const mine = run(taken, {
+    const mine = applyAll(taken, {
       type: 'updateProgram',
       input: { id: idOf(taken, 'Cutting Table'), patch: { role: 'editor', canClose: 'no' } },
     });
@@ -260,7 +255,7 @@ describe('programs on a card', () => {
   });
 
   it('keep what was said of them on the next list, and typed ones that are not on it', () => {
-    const said = run(
+    const said = applyAll(
       taken,
       { type: 'updateProgram', input: { id: idOf(taken, 'Cutting Table'), patch: { role: 'editor', canClose: 'no' } } },
       { type: 'updateProgram', input: { id: idOf(taken, 'Loft sync'), patch: { canClose: 'no' } } },
@@ -275,18 +270,18 @@ describe('programs on a card', () => {
     ]);
     expect(said.programs.filter(({ id }) => id === smallProgramsId).length).toBe(1);
     // What was said on another card counts as well.
-    const other = run(empty, { type: 'takePrograms', input: { rows, seen, roles: [['owl', 'chat']] } });
+    const other = applyAll(empty, { type: 'takePrograms', input: { rows, seen, roles: [['owl', 'chat']] } });
     expect(other.programs.find(({ name }) => name === 'Cutting Table')?.role).toBe('unknown');
   });
 
   it('are held against a second list, and count as closed only where they are gone', () => {
-    const gone = run(taken, {
+    const gone = applyAll(taken, {
       type: 'checkPrograms',
       input: { rows: rows.filter(({ name }) => !name.startsWith('Loft')), takenAtMs: 9 },
     });
     expect(gone.programs.find(({ name }) => name === 'Loft sync')?.outcome).toBe('gone');
     expect(gone.programsCheck).toMatchObject({ freedCores: 1.5, freedMib: 700 });
-    const back = run(taken, {
+    const back = applyAll(taken, {
       type: 'checkPrograms',
       input: { rows: rows.map((row) => ({ ...row, processId: row.processId + 100, parentId: null })), takenAtMs: 9 },
     });
@@ -297,7 +292,7 @@ describe('programs on a card', () => {
         .map(({ id }) => id);
     expect(closable(gone)).toEqual([idOf(taken, 'Loft sync')]);
     expect(closable(back)).toEqual([]);
-    const undone = run(back, {
+    const undone = applyAll(back, {
       type: 'restorePrograms',
       input: { programs: taken.programs, programsSeen: taken.programsSeen, programsCheck: null },
     });
@@ -322,7 +317,7 @@ describe('a list of programs as it is taken', () => {
     ...(course && { courseCores: course }),
   });
   const take = (card: JobCard, ...list: readonly ReturnType<typeof row>[]): JobCard =>
-    run(card, { type: 'takePrograms', input: { rows: list, seen, roles: [] } });
+    applyAll(card, { type: 'takePrograms', input: { rows: list, seen, roles: [] } });
   const byName = (card: JobCard, name: string) => card.programs.find((program) => program.name === name);
 
   it('chooses what may be closed once it takes a tenth of a core, or 400 MiB where nobody knows of cores', () => {
@@ -375,7 +370,7 @@ describe('a list of programs as it is taken', () => {
   });
 
   it('orders programs by what they take, and splits no more memory than there is', () => {
-    const card = run(
+    const card = applyAll(
       take(empty, row(10, 'Owl', 0.1, 900), row(20, 'Wren', 1, 90), row(30, 'Cutting Table', 0.3, 9000)),
       { type: 'updateProgram', input: { id: 'program:cutting table', patch: { role: 'editor' } } },
     );
@@ -397,7 +392,7 @@ describe('a list of programs as it is taken', () => {
       'Lamplight screen recorder',
       null,
     ]);
-    const stopped = run(card, { type: 'checkPrograms', input: { rows: [], takenAtMs: 9 } });
+    const stopped = applyAll(card, { type: 'checkPrograms', input: { rows: [], takenAtMs: 9 } });
     expect(
       recorderAt(
         { ...stopped, programs: stopped.programs.map((program) => ({ ...program, outcome: 'gone' as const })) },

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
+import { applyAll } from '../../../tests/stand-ins/commands';
 import {
-  applyCommand,
   type CardCommand,
   canFinishByHand,
   createJobCard,
@@ -16,12 +16,6 @@ import {
 const [demo] = await loadDemoCards();
 if (!demo) throw new Error('no demo card');
 const empty = createJobCard({ id: 'c', title: 'c', nowMs: 0 });
-const run = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
-  commands.reduce((current, command) => {
-    const done = applyCommand(current, command, 1);
-    if (!done.ok) throw new Error(JSON.stringify(done.failure));
-    return done.value;
-  }, card);
 const doneOf = (card: JobCard): readonly StepId[] => listSteps(card).flatMap(({ id, isDone }) => (isDone ? [id] : []));
 const isDone = (card: JobCard, id: StepId): boolean => doneOf(card).includes(id);
 const reading = (id: string, shownFps: number): CardCommand => ({
@@ -72,21 +66,21 @@ describe('listSteps', () => {
   });
 
   it('calls symptoms done with a reading and a word of when it lags, and findings with a reading', () => {
-    const read = run(empty, reading('r', 9));
-    const complained = run(empty, { type: 'setSymptoms', input: { patch: { moments: ['playing'] } } });
+    const read = applyAll(empty, reading('r', 9));
+    const complained = applyAll(empty, { type: 'setSymptoms', input: { patch: { moments: ['playing'] } } });
     expect([isDone(read, 'symptoms'), isDone(complained, 'symptoms')]).toEqual([false, false]);
     expect([isDone(read, 'findings'), isDone(complained, 'findings')]).toEqual([true, false]);
     expect(isDone({ ...read, symptoms: complained.symptoms }, 'symptoms')).toBe(true);
   });
 
   it('calls fixes done where it is usable and nothing is on trial, and the export check once all is put back', () => {
-    const slow = run(empty, reading('slow', 9));
-    const open = run(slow, {
+    const slow = applyAll(empty, reading('slow', 9));
+    const open = applyAll(slow, {
       type: 'beginTrial',
       input: { id: 't', fix: { id: 'lower-preview-quality', level: '1/2' }, nowMs: 1 },
     });
-    const measured = run(open, reading('fast', 25));
-    const kept = run(measured, { type: 'endTrial', input: { id: 't', outcome: 'kept', nowMs: 2 } });
+    const measured = applyAll(open, reading('fast', 25));
+    const kept = applyAll(measured, { type: 'endTrial', input: { id: 't', outcome: 'kept', nowMs: 2 } });
     expect([slow, open, measured, kept].map((card) => [isCardUsable(card), isDone(card, 'fixes')])).toEqual([
       [false, false],
       [false, false],
@@ -94,10 +88,10 @@ describe('listSteps', () => {
       [true, true],
     ]);
     expect(isDone(kept, 'export-check')).toBe(false);
-    const put = run(kept, { type: 'tickPutBack', input: { trialId: 't', isDone: true } });
+    const put = applyAll(kept, { type: 'tickPutBack', input: { trialId: 't', isDone: true } });
     expect(isDone(put, 'export-check')).toBe(true);
     // Nothing was tried: there is nothing that could have been put back.
-    expect(isDone(run(empty, reading('fast', 25)), 'export-check')).toBe(false);
+    expect(isDone(applyAll(empty, reading('fast', 25)), 'export-check')).toBe(false);
     // A reading under another set-up says nothing of this one.
     expect(isCardUsable({ ...kept, readings: kept.readings.slice(0, 1) })).toBe(false);
   });

@@ -1,8 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { applyCommand, type CardCommand, createJobCard, createReading, type JobCard, stepIds } from '@/core/card';
+import { type CardCommand, createJobCard, createReading, type JobCard, stepIds } from '@/core/card';
 import { type NamedCause, summariseCard } from '@/core/diagnose';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { causeTexts } from '@/messages/load';
+import { applyAll } from '../../../tests/stand-ins/commands';
 import { describeMove, describeNextStep } from './answer/describe-next-step';
 import { cardFileName } from './card/export-card';
 import { toBudgetLanes } from './gauge/budget-lanes';
@@ -15,12 +16,6 @@ beforeAll(async () => {
   demo = card;
 });
 
-const run = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
-  commands.reduce((current, command) => {
-    const result = applyCommand(current, command, 1);
-    if (!result.ok) throw new Error(JSON.stringify(result.failure));
-    return result.value;
-  }, card);
 const nextOf = (card: JobCard) => describeNextStep(summariseCard(card).next, card);
 const finishFindings: CardCommand = { type: 'finishStep', input: { stepId: 'findings' } };
 const fix = { id: 'make-proxies', level: 540 };
@@ -37,17 +32,17 @@ describe('describeNextStep', () => {
       title: 'Answer the first things',
       stepId: 'first-things',
     });
-    const read = run(demo, finishFindings);
+    const read = applyAll(demo, finishFindings);
     expect(nextOf(read)).toMatchObject({ button: 'Show me how', stepId: 'fixes' });
-    const trying = run(read, begin);
+    const trying = applyAll(read, begin);
     expect(nextOf(trying)).toMatchObject({ title: 'Make the change', stepId: 'fixes' });
-    const made = run(trying, { type: 'markTrialMade', input: { id: 't', madeAtMs: 2 } });
+    const made = applyAll(trying, { type: 'markTrialMade', input: { id: 't', madeAtMs: 2 } });
     expect(nextOf(made)).toMatchObject({ title: 'Measure the change', stepId: 'fixes' });
-    const measured = run(trying, reading('r', 25));
+    const measured = applyAll(trying, reading('r', 25));
     expect(nextOf(measured)).toMatchObject({ title: 'Keep it or undo it' });
-    const kept = run(measured, end('kept'));
+    const kept = applyAll(measured, end('kept'));
     expect(nextOf(kept)).toMatchObject({ title: 'Edit; put back before export', stepId: 'export-check' });
-    const ready = run(
+    const ready = applyAll(
       kept,
       { type: 'tickPutBack', input: { trialId: 't', isDone: true } },
       { type: 'answerPointsAtCopies', input: { answer: 'no' } },
@@ -56,8 +51,8 @@ describe('describeNextStep', () => {
   });
 
   it('asks for a reading where a kept fix was undone and none fits the set-up', () => {
-    const kept = run(demo, finishFindings, begin, reading('r', 25), end('kept'));
-    const undone = run(kept, { type: 'undoKeptTrial', input: { id: 't', nowMs: 4 } });
+    const kept = applyAll(demo, finishFindings, begin, reading('r', 25), end('kept'));
+    const undone = applyAll(kept, { type: 'undoKeptTrial', input: { id: 't', nowMs: 4 } });
     const without = { ...undone, readings: undone.readings.map((past) => ({ ...past, fixes: [fix] })) };
     expect(nextOf(without)).toMatchObject({ title: 'Take a reading', stepId: 'fixes' });
   });
@@ -79,7 +74,7 @@ describe('describeMove', () => {
 
 describe('the step by the estimate', () => {
   it('tells what a fix brings, takes and costs', () => {
-    const { facts = [] } = nextOf(run(demo, finishFindings));
+    const { facts = [] } = nextOf(applyAll(demo, finishFindings));
     expect(facts.map(({ name }) => name)).toEqual(['brings', 'takes', 'costs']);
     expect(facts[0]?.value).toMatch(/a second$/);
   });
@@ -102,7 +97,7 @@ describe('describeStepState', () => {
     expect(words({ kind: 'estimated', id: 'decode-heavy' })).toBe('only estimated so far');
   });
   it('never says a reading of a set-up that was undone', () => {
-    const kept = run(demo, begin, reading('r', 25), end('kept'), {
+    const kept = applyAll(demo, begin, reading('r', 25), end('kept'), {
       type: 'undoKeptTrial',
       input: { id: 't', nowMs: 4 },
     });
@@ -112,7 +107,7 @@ describe('describeStepState', () => {
   });
   it('counts trials and what is to put back', () => {
     const named = { kind: 'usable' } as const;
-    const kept = run(demo, begin, reading('r', 25), end('kept'));
+    const kept = applyAll(demo, begin, reading('r', 25), end('kept'));
     expect(describeStepState('fixes', kept, summariseCard(kept), named)).toBe('1 kept, 0 undone');
     expect(describeStepState('export-check', kept, summariseCard(kept), named)).toBe('1 thing to put back');
   });

@@ -1,26 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import {
-  applyCommand,
-  type CardCommand,
-  createJobCard,
-  createReading,
-  fixesInForce,
-  type JobCard,
-  type Reading,
-} from '..';
+import { applyAll, failureOf } from '../../../../tests/stand-ins/commands';
+import { type CardCommand, createJobCard, createReading, fixesInForce, type JobCard, type Reading } from '..';
 import { findReading, isSameFix, keyOfFixes, latestReading, rateUnder, withoutWorkingSet } from '../fixes-in-force';
 
 const empty = createJobCard({ id: 'c', title: 'Pots', nowMs: 0 });
-const run = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
-  commands.reduce((current, command) => {
-    const done = applyCommand(current, command, 1);
-    if (!done.ok) throw new Error(JSON.stringify(done.failure));
-    return done.value;
-  }, card);
-const failureOf = (card: JobCard, command: CardCommand) => {
-  const done = applyCommand(card, command, 1);
-  return done.ok ? null : done.failure;
-};
 const half = { id: 'lower-preview-quality', level: '1/2' } as const;
 const quarter = { id: 'lower-preview-quality', level: '1/4' } as const;
 const proxies = { id: 'make-proxies', level: 540 } as const;
@@ -32,7 +15,7 @@ const idsOf = (things: readonly { readonly id: string }[]) => things.map(({ id }
 
 describe('what is stated of a card', () => {
   it('changes in its own part, and leaves the rest of that part alone', () => {
-    const before = run(
+    const before = applyAll(
       empty,
       { type: 'setDelivery', input: { patch: { heightPx: 1080 } } },
       { type: 'setPreview', input: { patch: { heightPx: 360 } } },
@@ -40,7 +23,7 @@ describe('what is stated of a card', () => {
       { type: 'setSymptoms', input: { patch: { moments: ['at-cuts'] } } },
       { type: 'answerFirstThing', input: { id: 'saved', answer: 'yes' } },
     );
-    const after = run(
+    const after = applyAll(
       before,
       { type: 'setDelivery', input: { patch: { frameRateFps: 25 } } },
       { type: 'setPreview', input: { patch: { qualityRatio: 0.5 } } },
@@ -59,18 +42,18 @@ describe('what is stated of a card', () => {
   });
 
   it('is stated of the timeline field by field, and of nothing that is none of its fields', () => {
-    const one = run(empty, { type: 'setTimeline', input: { patch: { titleCount: 2, cutsPerMinute: 9 } } });
+    const one = applyAll(empty, { type: 'setTimeline', input: { patch: { titleCount: 2, cutsPerMinute: 9 } } });
     expect([one.timeline.stated, one.timeline.titleCount]).toEqual([['titleCount'], 2]);
-    const two = run(one, { type: 'confirmTimeline', input: { fields: ['effects', 'titleCount'] } });
+    const two = applyAll(one, { type: 'confirmTimeline', input: { fields: ['effects', 'titleCount'] } });
     expect(two.timeline.stated).toEqual(['titleCount', 'effects']);
-    expect(run(two, { type: 'confirmTimeline', input: { fields: ['effects'] } })).toBe(two);
+    expect(applyAll(two, { type: 'confirmTimeline', input: { fields: ['effects'] } })).toBe(two);
   });
 
   it('finishes a step once', () => {
-    const done = run(empty, { type: 'finishStep', input: { stepId: 'machine' } });
+    const done = applyAll(empty, { type: 'finishStep', input: { stepId: 'machine' } });
     expect(done.finishedSteps).toEqual(['machine']);
-    expect(run(done, { type: 'finishStep', input: { stepId: 'machine' } })).toBe(done);
-    expect(run(done, { type: 'finishStep', input: { stepId: 'footage' } }).finishedSteps).toEqual([
+    expect(applyAll(done, { type: 'finishStep', input: { stepId: 'machine' } })).toBe(done);
+    expect(applyAll(done, { type: 'finishStep', input: { stepId: 'footage' } }).finishedSteps).toEqual([
       'machine',
       'footage',
     ]);
@@ -79,7 +62,7 @@ describe('what is stated of a card', () => {
 
 describe('effects on the timeline', () => {
   const effect = (id: string, layerCount = 1) => ({ id, kind: 'blur' as const, layerCount });
-  const three = run(
+  const three = applyAll(
     empty,
     { type: 'addEffect', input: { effect: effect('a') } },
     { type: 'addEffect', input: { effect: effect('b') } },
@@ -97,10 +80,13 @@ describe('effects on the timeline', () => {
   });
 
   it('change and go one by one', () => {
-    const changed = run(three, { type: 'updateEffect', input: { id: 'a', layerCount: 4 } });
+    const changed = applyAll(three, { type: 'updateEffect', input: { id: 'a', layerCount: 4 } });
     expect(changed.timeline.effects.map(({ layerCount }) => layerCount)).toEqual([1, 4, 1]);
     expect(changed.timeline.stated).toEqual(['effects']);
-    expect(idsOf(run(changed, { type: 'removeEffect', input: { id: 'a' } }).timeline.effects)).toEqual(['first', 'b']);
+    expect(idsOf(applyAll(changed, { type: 'removeEffect', input: { id: 'a' } }).timeline.effects)).toEqual([
+      'first',
+      'b',
+    ]);
     for (const command of [
       { type: 'updateEffect', input: { id: 'x', layerCount: 2 } },
       { type: 'removeEffect', input: { id: 'x' } },
@@ -116,7 +102,7 @@ describe('answers', () => {
   });
 
   it('stand under the fixes in force, one a question, and leave no trace when they are taken back', () => {
-    const card = run(
+    const card = applyAll(
       empty,
       reading('r', 9),
       { type: 'beginTrial', input: { id: 't', fix: half, nowMs: 1 } },
@@ -129,7 +115,7 @@ describe('answers', () => {
       { id: 'three', questionId: 'proxy-mark', answer: 'no', takenAtMs: 3, fixes: [half] },
     ]);
     expect(failureOf(card, answer('two', 'memory-full'))).toEqual({ code: 'item-exists', item: 'answer', id: 'two' });
-    expect(idsOf(run(card, { type: 'removeAnswer', input: { id: 'two' } }).answers)).toEqual(['three']);
+    expect(idsOf(applyAll(card, { type: 'removeAnswer', input: { id: 'two' } }).answers)).toEqual(['three']);
     expect(failureOf(card, { type: 'removeAnswer', input: { id: 'one' } })).toEqual({
       code: 'item-missing',
       item: 'answer',
@@ -138,20 +124,20 @@ describe('answers', () => {
   });
 
   it('may be refused and allowed again, each fix at its own level', () => {
-    const card = run(
+    const card = applyAll(
       empty,
       { type: 'refuseTest', input: { test: half } },
       { type: 'refuseTest', input: { test: quarter } },
       { type: 'refuseTest', input: { test: proxies } },
     );
     expect(card.refused).toEqual([half, quarter, proxies]);
-    expect(run(card, { type: 'refuseTest', input: { test: quarter } })).toBe(card);
-    expect(run(card, { type: 'allowTest', input: { test: quarter } }).refused).toEqual([half, proxies]);
+    expect(applyAll(card, { type: 'refuseTest', input: { test: quarter } })).toBe(card);
+    expect(applyAll(card, { type: 'allowTest', input: { test: quarter } }).refused).toEqual([half, proxies]);
   });
 });
 
 describe('readings', () => {
-  const two = run(empty, reading('a', 9), reading('b', 11, { moment: 'later' }));
+  const two = applyAll(empty, reading('a', 9), reading('b', 11, { moment: 'later' }));
   const readingOf = (card: JobCard, id: string): Reading => {
     const found = findReading(card, id);
     if (!found) throw new Error(`no reading ${id}`);
@@ -160,14 +146,14 @@ describe('readings', () => {
 
   it('say something, each under an id of its own', () => {
     expect(failureOf(empty, reading('x', null, { scrubFeel: null }))).toEqual({ code: 'reading-empty' });
-    expect(run(empty, reading('x', null, { scrubFeel: null, isGoodEnough: 'yes' })).readings).toHaveLength(1);
+    expect(applyAll(empty, reading('x', null, { scrubFeel: null, isGoodEnough: 'yes' })).readings).toHaveLength(1);
     expect(failureOf(two, reading('b', 12))).toEqual({ code: 'item-exists', item: 'reading', id: 'b' });
   });
 
   it('go unless a trial rests on them, and come back where they were', () => {
-    const without = run(two, { type: 'removeReading', input: { id: 'a' } });
+    const without = applyAll(two, { type: 'removeReading', input: { id: 'a' } });
     expect(idsOf(without.readings)).toEqual(['b']);
-    const back = run(without, { type: 'restoreReading', input: { reading: readingOf(two, 'a'), index: 0 } });
+    const back = applyAll(without, { type: 'restoreReading', input: { reading: readingOf(two, 'a'), index: 0 } });
     expect(idsOf(back.readings)).toEqual(['a', 'b']);
     expect(failureOf(two, { type: 'restoreReading', input: { reading: readingOf(two, 'b'), index: 0 } })).toEqual({
       code: 'item-exists',
@@ -179,31 +165,34 @@ describe('readings', () => {
       item: 'reading',
       id: 'x',
     });
-    const tried = run(two, { type: 'beginTrial', input: { id: 't', fix: half, nowMs: 1 } }, reading('after', 20));
+    const tried = applyAll(two, { type: 'beginTrial', input: { id: 't', fix: half, nowMs: 1 } }, reading('after', 20));
     for (const id of ['b', 'after'])
       expect(failureOf(tried, { type: 'removeReading', input: { id } })).toEqual({ code: 'reading-in-use' });
-    expect(idsOf(run(tried, { type: 'removeReading', input: { id: 'a' } }).readings)).toEqual(['b', 'after']);
+    expect(idsOf(applyAll(tried, { type: 'removeReading', input: { id: 'a' } }).readings)).toEqual(['b', 'after']);
   });
 
   it('are taken from a file once, whatever the order of their fields, and never under an id that is taken', () => {
     const again = Object.fromEntries(Object.entries(readingOf(two, 'a')).toReversed()) as unknown as Reading;
     const same = { ...again, id: 'called otherwise' };
-    expect(run(two, { type: 'importReadings', input: { readings: [same] } })).toBe(two);
+    expect(applyAll(two, { type: 'importReadings', input: { readings: [same] } })).toBe(two);
     const other = { ...readingOf(two, 'a'), shownFps: 30 };
     const third = { ...other, shownFps: 31 };
-    const taken = run(two, { type: 'importReadings', input: { readings: [other, third, other] } });
+    const taken = applyAll(two, { type: 'importReadings', input: { readings: [other, third, other] } });
     expect(taken.readings.map(({ id, shownFps }) => `${id} ${shownFps}`)).toEqual(['a 9', 'b 11', 'a-2 30', 'a-3 31']);
     const tapped = { lengthMs: 20_000, stutterCount: 3, freezesMs: [400, 700], isTyped: false };
     const ofTaps = (freezesMs: readonly number[]) => ({ ...other, id: 'taps', tapped: { ...tapped, freezesMs } });
-    const both = run(two, { type: 'importReadings', input: { readings: [ofTaps([400, 700]), ofTaps([700, 400])] } });
+    const both = applyAll(two, {
+      type: 'importReadings',
+      input: { readings: [ofTaps([400, 700]), ofTaps([700, 400])] },
+    });
     expect(both.readings).toHaveLength(4);
   });
 
   it('are held once', () => {
-    const held = run(two, { type: 'holdReading', input: { id: 'b' } });
+    const held = applyAll(two, { type: 'holdReading', input: { id: 'b' } });
     expect(held.heldReadings).toEqual(['b']);
-    expect(run(held, { type: 'holdReading', input: { id: 'b' } })).toBe(held);
-    expect(run(held, { type: 'holdReading', input: { id: 'a' } }).heldReadings).toEqual(['b', 'a']);
+    expect(applyAll(held, { type: 'holdReading', input: { id: 'b' } })).toBe(held);
+    expect(applyAll(held, { type: 'holdReading', input: { id: 'a' } }).heldReadings).toEqual(['b', 'a']);
     expect(failureOf(two, { type: 'holdReading', input: { id: 'x' } })).toEqual({
       code: 'item-missing',
       item: 'reading',
@@ -218,7 +207,7 @@ describe('readings', () => {
       null,
       null,
     ]);
-    const many = run(two, reading('c', 13), reading('d', 30), reading('e', null));
+    const many = applyAll(two, reading('c', 13), reading('d', 30), reading('e', null));
     expect(rateUnder(many.readings, [], 'start')).toBe(13);
     expect(rateUnder(many.readings, [], 'later')).toBe(11);
     expect(rateUnder(many.readings, [half], 'start')).toBeNull();
@@ -226,7 +215,7 @@ describe('readings', () => {
 });
 
 describe('a trial', () => {
-  const read = run(empty, reading('before', 9));
+  const read = applyAll(empty, reading('before', 9));
   const begin = (id: string, fix: typeof half | typeof quarter | typeof proxies = half): CardCommand => ({
     type: 'beginTrial',
     input: { id, fix, nowMs: 1 },
@@ -237,15 +226,18 @@ describe('a trial', () => {
   });
 
   it('is one at a time, of a reading, and gives back only what is kept', () => {
-    const open = run(read, begin('t'));
+    const open = applyAll(read, begin('t'));
     expect(failureOf(open, begin('t'))).toEqual({ code: 'item-exists', item: 'trial', id: 't' });
     expect(failureOf(open, begin('u'))).toEqual({ code: 'trial-already-open', fix: half });
     expect(failureOf(empty, begin('t'))).toEqual({ code: 'trial-needs-reading' });
     expect(
       failureOf(read, { type: 'beginTrial', input: { id: 't', fix: half, direction: 'give-back', nowMs: 1 } }),
     ).toEqual({ code: 'item-missing', item: 'trial', id: half.id });
-    const kept = run(open, reading('after', 20), end('t', 'kept'));
-    const giving = run(kept, { type: 'beginTrial', input: { id: 'g', fix: half, direction: 'give-back', nowMs: 2 } });
+    const kept = applyAll(open, reading('after', 20), end('t', 'kept'));
+    const giving = applyAll(kept, {
+      type: 'beginTrial',
+      input: { id: 'g', fix: half, direction: 'give-back', nowMs: 2 },
+    });
     expect(fixesInForce(giving)).toEqual([]);
     expect(failureOf(giving, { type: 'markTrialMade', input: { id: 't', madeAtMs: 1 } })).toEqual({
       code: 'trial-not-open',
@@ -253,31 +245,31 @@ describe('a trial', () => {
   });
 
   it('waits for its change once more where that had not acted: the second reading was of the set-up before', () => {
-    const measured = run(
+    const measured = applyAll(
       read,
       begin('t'),
       { type: 'markTrialMade', input: { id: 't', madeAtMs: 4 } },
       reading('after', 9),
     );
     expect(measured.readings.map(({ fixes }) => keyOfFixes(fixes))).toEqual(['', keyOfFixes([half])]);
-    const again = run(measured, { type: 'restartTrial', input: { id: 't' } });
+    const again = applyAll(measured, { type: 'restartTrial', input: { id: 't' } });
     expect(again.readings.map(({ fixes }) => fixes.length)).toEqual([0, 0]);
     expect(again.trials[0]).toMatchObject({ status: 'open', madeAtMs: null, afterReadingId: null });
-    const early = run(read, begin('t'), { type: 'restartTrial', input: { id: 't' } });
+    const early = applyAll(read, begin('t'), { type: 'restartTrial', input: { id: 't' } });
     expect(early.readings).toEqual(read.readings);
   });
 
   it('sets what was given up aside, once, and not what was undone', () => {
-    const given = run(read, begin('t'), end('t', 'abandoned'));
+    const given = applyAll(read, begin('t'), end('t', 'abandoned'));
     expect(given.refused).toEqual([half]);
-    expect(run(given, begin('u'), end('u', 'abandoned')).refused).toEqual([half]);
-    expect(run(given, begin('v', quarter), end('v', 'abandoned')).refused).toEqual([half, quarter]);
-    expect(run(read, begin('t'), reading('after', 8), end('t', 'undone')).refused).toEqual([]);
-    expect(failureOf(run(read, begin('t')), end('t', 'kept'))).toEqual({ code: 'trial-needs-reading' });
+    expect(applyAll(given, begin('u'), end('u', 'abandoned')).refused).toEqual([half]);
+    expect(applyAll(given, begin('v', quarter), end('v', 'abandoned')).refused).toEqual([half, quarter]);
+    expect(applyAll(read, begin('t'), reading('after', 8), end('t', 'undone')).refused).toEqual([]);
+    expect(failureOf(applyAll(read, begin('t')), end('t', 'kept'))).toEqual({ code: 'trial-needs-reading' });
   });
 
   it('is ticked off, and loses its tick with the fix', () => {
-    const kept = run(
+    const kept = applyAll(
       read,
       begin('t'),
       reading('after', 20),
@@ -290,11 +282,11 @@ describe('a trial', () => {
       type: 'tickPutBack',
       input: { trialId, isDone },
     });
-    const ticked = run(kept, tick('t', true), tick('u', true), tick('t', true));
+    const ticked = applyAll(kept, tick('t', true), tick('u', true), tick('t', true));
     expect(ticked.putBackDone).toEqual(['u', 't']);
-    expect(run(ticked, tick('u', false)).putBackDone).toEqual(['t']);
+    expect(applyAll(ticked, tick('u', false)).putBackDone).toEqual(['t']);
     expect(failureOf(kept, tick('x', true))).toEqual({ code: 'item-missing', item: 'trial', id: 'x' });
-    const undone = run(ticked, { type: 'undoKeptTrial', input: { id: 't', nowMs: 12 } });
+    const undone = applyAll(ticked, { type: 'undoKeptTrial', input: { id: 't', nowMs: 12 } });
     expect(undone.putBackDone).toEqual(['u']);
     expect(undone.trials.map(({ status }) => status)).toEqual(['undone', 'kept']);
     expect(failureOf(undone, { type: 'undoKeptTrial', input: { id: 't', nowMs: 13 } })).toEqual({

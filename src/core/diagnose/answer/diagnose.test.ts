@@ -1,7 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { demoCardNames, loadDemoCards } from '@/demo/load-demo-cards';
+import { applyAll } from '../../../../tests/stand-ins/commands';
 import { priorBelief } from '../../belief';
-import { applyCommand, createJobCard, createReading, type JobCard } from '../../card';
+import { createJobCard, createReading, type JobCard } from '../../card';
 import type { FixLevel } from '../../fixes';
 import {
   choicesAsIs,
@@ -69,28 +70,22 @@ describe('the demo cards', () => {
 
 describe('summariseCard', () => {
   const next = (card: JobCard) => summariseCard(card).next;
-  const run = (card: JobCard, ...commands: readonly Parameters<typeof applyCommand>[1][]): JobCard =>
-    commands.reduce((current, command) => {
-      const result = applyCommand(current, command, 1);
-      if (!result.ok) throw new Error(JSON.stringify(result.failure));
-      return result.value;
-    }, card);
 
   it('leads from the first things through a trial to the export', () => {
     expect(next(createJobCard({ id: 'x', title: 'x', nowMs: 0 }))).toEqual({ kind: 'do-step', stepId: 'first-things' });
-    const read = run(cardOf('decode-bound'), { type: 'finishStep', input: { stepId: 'findings' } });
+    const read = applyAll(cardOf('decode-bound'), { type: 'finishStep', input: { stepId: 'findings' } });
     expect(next(read)).toEqual({ kind: 'choose-fix' });
     const fix = { id: 'make-proxies', level: 540 };
-    const trying = run(read, { type: 'beginTrial', input: { id: 't', fix, nowMs: 1 } });
+    const trying = applyAll(read, { type: 'beginTrial', input: { id: 't', fix, nowMs: 1 } });
     expect(next(trying)).toEqual({ kind: 'finish-trial', fix, stage: 'make' });
-    const made = run(trying, { type: 'markTrialMade', input: { id: 't', madeAtMs: 2 } });
+    const made = applyAll(trying, { type: 'markTrialMade', input: { id: 't', madeAtMs: 2 } });
     expect(next(made)).toEqual({ kind: 'finish-trial', fix, stage: 'measure' });
     const reading = createReading({ id: 'r', takenAtMs: 2, shownFps: 25, scrubFeel: 'fine' });
-    const measured = run(trying, { type: 'addReading', input: { reading } });
+    const measured = applyAll(trying, { type: 'addReading', input: { reading } });
     expect(next(measured)).toEqual({ kind: 'finish-trial', fix, stage: 'decide' });
-    const kept = run(measured, { type: 'endTrial', input: { id: 't', outcome: 'kept', nowMs: 3 } });
+    const kept = applyAll(measured, { type: 'endTrial', input: { id: 't', outcome: 'kept', nowMs: 3 } });
     expect(summariseCard(kept)).toMatchObject({ isUsable: true, next: { kind: 'put-back' } });
-    const ready = run(
+    const ready = applyAll(
       kept,
       { type: 'tickPutBack', input: { trialId: 't', isDone: true } },
       { type: 'answerPointsAtCopies', input: { answer: 'no' } },
@@ -99,7 +94,7 @@ describe('summariseCard', () => {
   });
 
   it('does not propose again what was given up, and says when nothing is left', () => {
-    let card = run(cardOf('programs-busy'), { type: 'finishStep', input: { stepId: 'findings' } });
+    let card = applyAll(cardOf('programs-busy'), { type: 'finishStep', input: { stepId: 'findings' } });
     const proposed: string[] = [];
     for (let i = 0; i < 20; i++) {
       const first = firstByEstimate(card);
@@ -107,7 +102,7 @@ describe('summariseCard', () => {
       const { id, level } = first;
       expect(proposed).not.toContain(`${id}=${level}`);
       proposed.push(`${id}=${level}`);
-      card = run(
+      card = applyAll(
         card,
         { type: 'beginTrial', input: { id: `t${i}`, fix: { id, level }, nowMs: 1 } },
         { type: 'endTrial', input: { id: `t${i}`, outcome: 'abandoned', nowMs: 1 } },
