@@ -1,22 +1,39 @@
 'use client';
 
-import styled from 'styled-components';
+import styled, { css } from 'styled-components';
 import { colour } from './tokens';
 
+/** The room that something keeps above and below itself. */
+interface Room {
+  readonly $abovePx?: number;
+  readonly $belowPx?: number;
+}
+
+// Twice, because what stands in a sheet or a page head has margins of its own.
+const room = css<Room>`
+  && {
+    ${({ $abovePx }) => $abovePx !== undefined && `margin-top: ${$abovePx}px;`}
+    ${({ $belowPx }) => $belowPx !== undefined && `margin-bottom: ${$belowPx}px;`}
+  }
+`;
+
 /** Controls side by side, wrapping; each at least `$leastPx` wide. */
-export const FieldGrid = styled.div<{ readonly $leastPx?: number }>`
+export const FieldGrid = styled.div<Room & { readonly $leastPx?: number }>`
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, ${({ $leastPx = 200 }) => $leastPx}px), 1fr));
   gap: 14px 20px;
   align-items: start;
+  ${room}
 `;
 
-/** Things in a row with even gaps, wrapping. */
-export const Row = styled.div`
+/** Things in a row with even gaps, wrapping; `$isSpread` to both ends of it, `$isOneLine` without wrapping. */
+export const Row = styled.div<Room & { readonly $isSpread?: boolean; readonly $isOneLine?: boolean }>`
   display: flex;
-  flex-wrap: wrap;
+  flex-wrap: ${({ $isOneLine }) => ($isOneLine ? 'nowrap' : 'wrap')};
   align-items: center;
+  justify-content: ${({ $isSpread }) => ($isSpread ? 'space-between' : 'normal')};
   gap: 8px 12px;
+  ${room}
 `;
 
 /** Things under each other with even gaps. */
@@ -26,15 +43,21 @@ export const Stack = styled.div<{ readonly $gapPx?: number }>`
   gap: ${({ $gapPx = 12 }) => $gapPx}px;
 `;
 
-/** Something that stands a little apart from what is above it. */
-export const Spaced = styled.div`
-  margin-top: 12px;
+/** Something that stands a little apart from what is around it. */
+export const Spaced = styled.div<Room>`
+  ${room}
+`;
+
+/** A paragraph that does. */
+export const Paragraph = styled.p<Room>`
+  ${room}
 `;
 
 /** Second text. */
-export const Soft = styled.span`
+export const Soft = styled.span<Room>`
   color: ${colour.inkSoft};
   font-size: 15px;
+  ${room}
 `;
 
 /** For assistive technology only. */

@@ -3,7 +3,7 @@
 import type { JobCard } from '@/core/card';
 import type { KnownState } from '@/core/machine';
 import { copiesQuestion } from '@/messages/export-check';
-import { Soft } from '@/ui/layout';
+import { Paragraph, Soft, Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
@@ -27,16 +27,16 @@ export function CopiesQuestion({ card }: { readonly card: JobCard }) {
         value={pointsAtCopies}
         onChange={(answer) => run({ type: 'answerPointsAtCopies', input: { answer } })}
       />
-      <p style={{ marginTop: 6 }}>
+      <Paragraph $abovePx={6}>
         <Soft>{copiesQuestion.how}</Soft>
-      </p>
+      </Paragraph>
       {pointsAtCopies === 'yes' && (
-        <div style={{ marginTop: 10 }}>
+        <Spaced $abovePx={10}>
           <Note kind="alarm">
             Link those clips to their originals before you export; then answer once more. A film from small copies has
             their few lines.
           </Note>
-        </div>
+        </Spaced>
       )}
     </Sheet>
   );

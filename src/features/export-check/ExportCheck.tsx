@@ -7,7 +7,7 @@ import { fixTitle } from '@/messages/fix-titles';
 import { formatCount } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
-import { Row } from '@/ui/layout';
+import { Row, Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Stub } from '@/ui/Stub';
 import { colour } from '@/ui/tokens';
@@ -80,9 +80,9 @@ export function ExportCheck() {
         </Stub>
       )}
       {mayPointAtCopies(card) && (
-        <div style={{ marginTop: 14 }}>
+        <Spaced $abovePx={14}>
           <CopiesQuestion card={card} />
-        </div>
+        </Spaced>
       )}
       {forEvening.length > 0 && (
         <Stub aria-label="At the end of the day">
@@ -90,9 +90,9 @@ export function ExportCheck() {
           <PutBackLines lines={forEvening} />
         </Stub>
       )}
-      <div style={{ marginTop: 14 }}>
+      <Spaced $abovePx={14}>
         <ExportSettings card={card} />
-      </div>
+      </Spaced>
       <Unprinted>
         <Row>
           <Button onPress={() => window.print()}>Print this list</Button>

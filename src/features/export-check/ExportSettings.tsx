@@ -5,6 +5,7 @@ import type { JobCard } from '@/core/card';
 import { protectingLines, quickerExportLines } from '@/messages/export-check';
 import { CheckField } from '@/ui/CheckField';
 import { Disclosure } from '@/ui/Disclosure';
+import { Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { useOpenCard } from '../shell/card/use-open-card';
@@ -41,7 +42,7 @@ export function ExportSettings({ card }: { readonly card: JobCard }) {
           </li>
         ))}
       </List>
-      <div style={{ marginTop: 10 }}>
+      <Spaced $abovePx={10}>
         <Disclosure label="Quicker, at no loss of quality">
           <Quicker>
             {quickerExportLines.map((line) => (
@@ -49,7 +50,7 @@ export function ExportSettings({ card }: { readonly card: JobCard }) {
             ))}
           </Quicker>
         </Disclosure>
-      </div>
+      </Spaced>
     </Sheet>
   );
 }

@@ -84,7 +84,7 @@ export function Findings() {
             })}
           </p>
           <WhatIf card={card} state={whatIf} />
-          <Spaced>
+          <Spaced $abovePx={12}>
             {fit && !fit.fits && <Note>{fit.text}</Note>}
             {beforeFixes && (
               <Disclosure label="Before any fix it was">

@@ -62,7 +62,7 @@ export function FirstThings() {
             onChange={(frameRateFps) => run({ type: 'setDelivery', input: { patch: { frameRateFps } } })}
           />
         </FieldGrid>
-        <Spaced>
+        <Spaced $abovePx={12}>
           <FilmStageField />
         </Spaced>
       </Sheet>

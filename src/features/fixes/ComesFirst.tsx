@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import type { FixDefinition } from '@/core/fixes';
 import { requirementLines } from '@/messages/loop';
 import { Button } from '@/ui/Button';
+import { Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { useOpenCard } from '../shell/card/use-open-card';
 
@@ -27,11 +28,11 @@ export function ComesFirst({ fix }: { readonly fix: FixDefinition }) {
         ))}
       </List>
       {isUnsaved && (
-        <div style={{ marginTop: 8 }}>
+        <Spaced $abovePx={8}>
           <Button onPress={() => run({ type: 'answerFirstThing', input: { id: 'saved', answer: 'yes' } })}>
             It is saved
           </Button>
-        </div>
+        </Spaced>
       )}
     </Note>
   );

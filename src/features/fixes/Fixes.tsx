@@ -3,10 +3,10 @@
 import dynamic from 'next/dynamic';
 import styled from 'styled-components';
 import { fixesInForce, type JobCard, openTrial, readingInForce, targetFpsOf, workingSetInUse } from '@/core/card';
-
 import { fixTitle } from '@/messages/fix-titles';
 import { formatFps, formatRate } from '@/messages/format';
 import { LinkButton } from '@/ui/LinkButton';
+import { Paragraph } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { TakeReading } from '../readings/TakeReading';
@@ -44,11 +44,11 @@ function FirstReading({ card }: { readonly card: JobCard }) {
   const isBefore = fixesInForce(card).length === 0;
   return (
     <Sheet title={isBefore ? 'First, a reading of how it is now' : 'A reading of how it is now'} kind="next">
-      <p style={{ marginBottom: 12 }}>
+      <Paragraph $belowPx={12}>
         {isBefore
           ? 'Without one there is nothing to compare a fix with.'
           : 'The set-up has changed since the last one, so the next fix would have nothing to be compared with.'}
-      </p>
+      </Paragraph>
       <TakeReading buttonLabel="Store this reading" />
     </Sheet>
   );

@@ -143,7 +143,7 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
     <Sheet title={`Next: ${title}`} kind="next">
       <Why>{describeMoveReason(move)}</Why>
       {!canTry && <Note>Take a reading of how it is now first: without one there is nothing to compare with.</Note>}
-      <Row style={{ margin: '10px 0 12px' }}>
+      <Row $abovePx={10} $belowPx={12}>
         <Button look="primary" isDisabled={!canTry} onPress={() => onTry(fix)} aria-label={`Try this: ${title}`}>
           Try this
         </Button>

@@ -13,7 +13,7 @@ import { describeAdvice, verdictTexts } from '@/messages/loop';
 import { describeCompareFailure } from '@/messages/readings';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
-import { Row, Soft } from '@/ui/layout';
+import { Row, Soft, Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
@@ -98,11 +98,11 @@ function MeasureAgain({ isAsked }: { readonly isAsked: boolean }) {
   // What is being typed stays, whatever is weighed meanwhile.
   if (!isTaking && !isAsked) return null;
   return isTaking ? (
-    <div style={{ marginBottom: 14 }}>
+    <Spaced $belowPx={14}>
       <TakeReading buttonLabel="Store the repeated reading" />
-    </div>
+    </Spaced>
   ) : (
-    <Row style={{ marginBottom: 10 }}>
+    <Row $belowPx={10}>
       <Button look="primary" onPress={() => setTaking(true)}>
         Measure once more
       </Button>
@@ -114,11 +114,11 @@ function MeasureAgain({ isAsked }: { readonly isAsked: boolean }) {
 function Steps({ isFolded, ...fix }: Parameters<typeof FixSteps>[0] & { readonly isFolded: boolean }) {
   if (!isFolded) return <FixSteps {...fix} />;
   return (
-    <div style={{ marginBottom: 12 }}>
+    <Spaced $belowPx={12}>
       <Disclosure label="How it is done">
         <FixSteps {...fix} />
       </Disclosure>
-    </div>
+    </Spaced>
   );
 }
 
@@ -218,11 +218,11 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
             {advice.verdict === 'no-clear-change' && known && !isGiveBack && (
               <Note>
                 <b>Did it really act?</b> {fixTexts[known.id].check}
-                <div style={{ marginTop: 8 }}>
+                <Spaced $abovePx={8}>
                   <Button onPress={() => run({ type: 'restartTrial', input: { id: trial.id } })}>
                     It had not acted: make it again
                   </Button>
-                </div>
+                </Spaced>
               </Note>
             )}
             <Row>

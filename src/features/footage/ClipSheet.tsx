@@ -71,7 +71,7 @@ function CostOfClip({ cost, budgetMs }: { readonly cost: ClipCost; readonly budg
           <dd>{formatWait(cost.scrubMs)}</dd>
         </div>
       </Costs>
-      <Soft as="p" style={{ marginTop: 8 }}>
+      <Soft as="p" $abovePx={8}>
         {formatMs(budgetMs)} ms are there for a frame. {laneTexts[cost.bindingLane]}
       </Soft>
     </>
@@ -128,7 +128,7 @@ export function ClipSheet(props: ClipSheetProps) {
         </>
       }
     >
-      <Soft as="p" style={{ marginBottom: 12 }}>
+      <Soft as="p" $belowPx={12}>
         {describeFormat(facts)}
       </Soft>
       {row.cost && (
@@ -146,7 +146,7 @@ export function ClipSheet(props: ClipSheetProps) {
             ))}
           </Traits>
           {facts.kind === 'video' && (
-            <Soft as="p" style={{ marginTop: 8 }}>
+            <Soft as="p" $abovePx={8}>
               Hardware decoding {verdictNames[row.hardware.state]}: {verdictTexts[row.hardware.source]}.
             </Soft>
           )}
@@ -169,7 +169,7 @@ export function ClipSheet(props: ClipSheetProps) {
           }
         />
         {picker.input}
-        <Row style={{ marginTop: 14 }}>
+        <Row $abovePx={14}>
           <Button onPress={() => (file ? onReadInto(clip, file) : picker.open())}>
             <RotateCw size={17} aria-hidden="true" /> Read again
           </Button>

@@ -7,7 +7,7 @@ import { scanTexts } from '@/messages/clip-facts';
 import { formatCount } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { DialogBox } from '@/ui/DialogBox';
-import { FieldGrid, Row, Soft } from '@/ui/layout';
+import { FieldGrid, Paragraph, Row, Soft } from '@/ui/layout';
 import { SelectField } from '@/ui/SelectField';
 import { useOpenCard } from '../shell/card/use-open-card';
 
@@ -43,12 +43,12 @@ export function FactsDialog({ clips, onClose }: { readonly clips: readonly CardC
   };
   return (
     <DialogBox title={`State facts of ${formatCount(videos.length, 'video')}`} widthPx={560} onClose={onClose}>
-      <p style={{ marginBottom: 12 }}>
+      <Paragraph $belowPx={12}>
         <Soft>
           For what a file or report does not say, or says wrongly. It is marked as typed; reading the file again brings
           back what it says.
         </Soft>
-      </p>
+      </Paragraph>
       <FieldGrid>
         <SelectField
           label="Bit depth"
@@ -81,7 +81,7 @@ export function FactsDialog({ clips, onClose }: { readonly clips: readonly CardC
           onChange={(pace) => set({ pace })}
         />
       </FieldGrid>
-      <Row style={{ marginTop: 18 }}>
+      <Row $abovePx={18}>
         <Button look="primary" isDisabled={Object.keys(facts).length === 0 || videos.length === 0} onPress={store}>
           State these
         </Button>

@@ -18,7 +18,7 @@ export function ReadingProgress({ state, onStop }: { readonly state: FootageStat
   if (state.status !== 'running') return null;
   return (
     <Box>
-      <Row style={{ flexWrap: 'nowrap' }}>
+      <Row $isOneLine>
         <span role="status">
           Reading {Math.min(state.doneCount + 1, state.fileCount)} of {state.fileCount}: {state.current}
         </span>

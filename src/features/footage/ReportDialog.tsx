@@ -45,7 +45,7 @@ export function ReportDialog({ onReports, onClose }: ReportDialogProps) {
         </Command>
       ))}
       {picker.input}
-      <Row style={{ marginTop: 8 }}>
+      <Row $abovePx={8}>
         <Button look="primary" onPress={picker.open}>
           <FileUp size={18} aria-hidden="true" /> Choose the report
         </Button>

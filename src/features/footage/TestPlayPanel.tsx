@@ -95,7 +95,7 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
         </div>
       )}
       {nearest && (
-        <Row style={{ marginBottom: 10 }}>
+        <Row $belowPx={10}>
           <span>The clip most like it that can be played here:</span>
           <Button onPress={() => onOpen(nearest.id)}>{nearest.facts.fileName}</Button>
         </Row>
@@ -109,7 +109,7 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
                 : 'Reads pieces of this very file, decodes it for some seconds, then moves to 20 places in it. What is found is kept as a measurement of this machine, and the estimates follow.'}
             </p>
           )}
-          <Row style={{ marginTop: 12 }}>
+          <Row $abovePx={12}>
             <Button look={newest ? 'plain' : 'primary'} onPress={begin}>
               <Play size={17} aria-hidden="true" /> {describeStart(isUnplayable || isOnlyRead, newest !== undefined)}
             </Button>
@@ -120,7 +120,7 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
             )}
           </Row>
           {!findFile(clip.id) && (
-            <Soft as="p" style={{ marginTop: 6 }}>
+            <Soft as="p" $abovePx={6}>
               You will be asked for the file: nothing of it is stored, so it is only at hand while this page stays open.
             </Soft>
           )}

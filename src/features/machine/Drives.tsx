@@ -146,7 +146,7 @@ export function Drives({ card }: { readonly card: JobCard }) {
           </Item>
         ))}
       </ul>
-      <Spaced>
+      <Spaced $abovePx={12}>
         <FieldGrid $leastPx={300}>
           {cacheFields.flatMap(({ which, name }) =>
             (['usedGb', 'limitGb'] as const).map((field) => (
@@ -170,12 +170,12 @@ export function Drives({ card }: { readonly card: JobCard }) {
         </Spaced>
       ))}
       {trouble && (
-        <Spaced>
+        <Spaced $abovePx={12}>
           <Note>{trouble} Moving the cache is among the fixes, with what it would bring.</Note>
         </Spaced>
       )}
       {drives.length > 0 && (
-        <Spaced>
+        <Spaced $abovePx={12}>
           <Disclosure label="What lies on which drive">
             <FieldGrid $leastPx={190}>
               {placeIds.map((place) => (
@@ -194,7 +194,7 @@ export function Drives({ card }: { readonly card: JobCard }) {
         </Spaced>
       )}
       {drives.some(({ freeGb }) => freeGb !== null && freeGb < 10) && (
-        <Spaced>
+        <Spaced $abovePx={12}>
           <Note>
             Less than 10 GB are left on{' '}
             {drives

@@ -144,7 +144,7 @@ export function Machine() {
             />
           ))}
         </FieldGrid>
-        <Spaced>
+        <Spaced $abovePx={12}>
           <Disclosure label="Graphics memory, heat, a second set of graphics">
             <FieldGrid $leastPx={230}>
               {machine.graphics.value !== 'none' &&
@@ -180,10 +180,10 @@ export function Machine() {
             </FieldGrid>
           </Disclosure>
         </Spaced>
-        <Spaced>
+        <Spaced $abovePx={12}>
           <BrowserSays />
         </Spaced>
-        <Spaced>
+        <Spaced $abovePx={12}>
           <Disclosure label="Where do I find these?">
             Windows: Settings, System, About, and the Performance page of Task Manager. macOS: the Apple menu, About
             This Mac. Linux: the system settings, About. If the computer that lags is another one, type its figures over
@@ -223,7 +223,7 @@ export function Machine() {
             />
           ))}
         </FieldGrid>
-        <Spaced>
+        <Spaced $abovePx={12}>
           <Drives card={card} />
         </Spaced>
       </Sheet>

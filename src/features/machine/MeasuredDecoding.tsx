@@ -54,7 +54,7 @@ export function MeasuredDecoding() {
   if (decodeTests.length === 0)
     return (
       <Sheet title="Measured on your clips" aside="nothing yet">
-        <Row style={{ justifyContent: 'space-between' }}>
+        <Row $isSpread>
           <p style={{ flex: '1 1 320px' }}>
             Test-play a heavy clip: it measures this drive, this processor and these graphics. What is measured counts
             before all that stands above.

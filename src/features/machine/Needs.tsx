@@ -35,7 +35,7 @@ export function Needs({ card }: { readonly card: JobCard }) {
   if (!needs)
     return (
       <Sheet title="What this film asks for">
-        <Row style={{ justifyContent: 'space-between' }}>
+        <Row $isSpread>
           <p style={{ flex: '1 1 320px' }}>
             The least machine that would do, one with room, and what a better drive, memory, graphics or processor would
             bring here.
@@ -59,7 +59,7 @@ export function Needs({ card }: { readonly card: JobCard }) {
         </dt>
         <dd>{comfortable ? describeTier(comfortable) : 'none of today; lighter footage or fewer effects'}</dd>
       </dl>
-      <Spaced>
+      <Spaced $abovePx={12}>
         <TableFrame>
           <DataTable>
             <thead>

@@ -146,7 +146,7 @@ export function ThisComputer({ card }: { readonly card: JobCard }) {
         <Note>Something else kept it busy meanwhile: the runs disagree. Close what you can, and measure again.</Note>
       )}
       {isPractice && !machineTest && (
-        <Soft as="p" style={{ marginBottom: 8 }}>
+        <Soft as="p" $belowPx={8}>
           A made-up machine that answers as yours would; on a card of your own it is your computer.
         </Soft>
       )}

@@ -140,7 +140,7 @@ export function LagMeter() {
         <RecorderNote />
         <SegmentedField label="Take a reading" options={ways} value={way} onChange={setWay} />
         {hasPracticeMachine(card.id) && (
-          <Row style={{ marginTop: 12 }}>
+          <Row $abovePx={12}>
             <Soft>This demo has a machine of its own:</Soft>
             <PracticeReading />
           </Row>
@@ -170,7 +170,7 @@ export function LagMeter() {
       {way === 'share' && !canShareWindow() && (
         <Sheet title="Share the editor’s window" aside="not in this browser">
           <p>{describeMeterFailure({ code: 'capture-unsupported' })}</p>
-          <Row style={{ marginTop: 12 }}>
+          <Row $abovePx={12}>
             <Button look="primary" onPress={() => setWay('recording')}>
               Drop a recording
             </Button>

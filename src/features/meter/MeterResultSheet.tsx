@@ -91,7 +91,7 @@ export function MeterResultSheet(props: MeterResultSheetProps) {
         {confidenceReasonTexts[result.reason]} {ownLoadRatio !== null && describeOwnLoad(ownLoadRatio)}
       </Soft>
       {onFilmed && (
-        <Row style={{ marginTop: 10 }}>
+        <Row $abovePx={10}>
           <Button onPress={onFilmed}>It was filmed: measure it as that</Button>
         </Row>
       )}

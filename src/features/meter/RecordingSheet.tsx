@@ -7,7 +7,7 @@ import { formatBytes } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { CheckField } from '@/ui/CheckField';
 import { Disclosure } from '@/ui/Disclosure';
-import { FieldGrid, Row } from '@/ui/layout';
+import { FieldGrid, Paragraph, Row, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { useFilePicker } from '@/ui/use-file-picker';
@@ -124,8 +124,8 @@ export function RecordingSheet(props: RecordingSheetProps) {
             />
             {part && <PartFields part={part} size={measured} onChange={(typed) => onChoose({ part: typed })} />}
           </FieldGrid>
-          <div style={{ marginTop: 10 }}>{filmedTick}</div>
-          <Row style={{ margin: '14px 0 8px' }}>
+          <Spaced $abovePx={10}>{filmedTick}</Spaced>
+          <Row $abovePx={14} $belowPx={8}>
             <Button look={measured ? 'plain' : 'primary'} onPress={onMeasure}>
               <Gauge size={17} aria-hidden="true" /> {measured ? 'Measure again' : 'Measure'}
             </Button>
@@ -144,11 +144,11 @@ export function RecordingSheet(props: RecordingSheetProps) {
         Use the recorder that came with the system, at 60 frames a second and its best quality. Play the stretch that
         lags for about 15 seconds with the preview in full view, and stop. A recorder is one load more: close it for
         readings by eye.
-        <p style={{ marginTop: 8 }}>
+        <Paragraph $abovePx={8}>
           A phone’s video of the screen will do where no recorder runs. Film at 60 frames a second or more, with the
           preview and a rim of the window around it in sight: what stands still there takes out how your hand moves. The
           steadier you hold the phone, the surer the reading.
-        </p>
+        </Paragraph>
       </Disclosure>
     </Sheet>
   );

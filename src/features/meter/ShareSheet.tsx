@@ -100,7 +100,7 @@ export function ShareSheet({ capture, choice, onChoose, onMeasure }: ShareSheetP
   return (
     <Sheet title="Share the editor’s window" aside="nothing is recorded, and nothing leaves this computer">
       {!shared && (
-        <Row style={{ marginBottom: 12 }}>
+        <Row $belowPx={12}>
           <Button look="primary" onPress={share} isDisabled={isAsking}>
             <AppWindow size={18} aria-hidden="true" /> {isAsking ? 'Choose a window…' : 'Share a window'}
           </Button>
@@ -124,7 +124,7 @@ export function ShareSheet({ capture, choice, onChoose, onMeasure }: ShareSheetP
       )}
       {state.status === 'running' && <RunningView progress={state.progress} doing={choice.doing} />}
       {!isRunning && (
-        <FieldGrid $leastPx={170} style={{ marginBottom: 12 }}>
+        <FieldGrid $leastPx={170} $belowPx={12}>
           <SegmentedField
             label="What you will do"
             options={doings}
@@ -143,7 +143,7 @@ export function ShareSheet({ capture, choice, onChoose, onMeasure }: ShareSheetP
         </FieldGrid>
       )}
       {shared && (
-        <Row style={{ margin: '14px 0 8px' }}>
+        <Row $abovePx={14} $belowPx={8}>
           {isRunning ? (
             <Button onPress={stop}>
               <Square size={16} aria-hidden="true" /> Stop

@@ -6,7 +6,7 @@ import type { TappedReading } from '@/core/card';
 import { summarisePresses } from '@/core/meter';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
-import { FieldGrid, Row, Soft } from '@/ui/layout';
+import { FieldGrid, Paragraph, Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { NumberField } from '../fields/NumberField';
@@ -34,7 +34,7 @@ export function TapSheet({ onTapped }: { readonly onTapped: (tapped: TappedReadi
           <p>The browser opened no small window. Allow it for this page, or count by eye below.</p>
         </Note>
       )}
-      <Row style={{ marginBottom: 10 }}>
+      <Row $belowPx={10}>
         <Button look="primary" isDisabled={pad !== null} onPress={async () => setBlocked(!(await open()))}>
           <Hand size={18} aria-hidden="true" /> {pad ? 'Tapping in the small window' : 'Tap for 20 s'}
         </Button>
@@ -54,7 +54,7 @@ export function TapSheet({ onTapped }: { readonly onTapped: (tapped: TappedReadi
         />
       )}
       <Disclosure label="My editor stops when another window has the keyboard">
-        <p style={{ marginBottom: 10 }}>Count the stutters by eye while it plays, and type what you counted.</p>
+        <Paragraph $belowPx={10}>Count the stutters by eye while it plays, and type what you counted.</Paragraph>
         <FieldGrid $leastPx={180}>
           <NumberField
             label="Stutters counted"
@@ -73,7 +73,7 @@ export function TapSheet({ onTapped }: { readonly onTapped: (tapped: TappedReadi
             onChange={(value) => setCounted((now) => ({ ...now, overSec: value }))}
           />
         </FieldGrid>
-        <Row style={{ marginTop: 10 }}>
+        <Row $abovePx={10}>
           <Button
             isDisabled={stutterCount === null || overSec === null}
             onPress={() =>

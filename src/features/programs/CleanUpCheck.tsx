@@ -82,7 +82,7 @@ export function CleanUpCheck({ card }: { readonly card: JobCard }) {
   };
   if (chosen.length === 0)
     return (
-      <Row style={{ marginBottom: 12 }}>
+      <Row $belowPx={12}>
         <Soft>No program is chosen yet.</Soft>
         <LinkButton href={toPrograms}>See what runs</LinkButton>
       </Row>
@@ -102,7 +102,7 @@ export function CleanUpCheck({ card }: { readonly card: JobCard }) {
       </List>
       <CleanUpResult card={card} />
       {failure && <Note kind="alarm">{describeLookFailure(failure)}</Note>}
-      <Row style={{ marginBottom: 12 }}>
+      <Row $belowPx={12}>
         {at && card.programsSeen && (
           <Button onPress={check} isDisabled={isLooking || isChecking}>
             {isLooking || isChecking ? 'Looking…' : card.programsCheck ? 'Look once more' : 'Look what is gone'}

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { type JobCard, smallProgramsId } from '@/core/card';
 import { weightOf } from '@/core/programs';
 import { Button } from '@/ui/Button';
-import { Row, Soft } from '@/ui/layout';
+import { Paragraph, Row, Soft } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { useOpenCard } from '../shell/card/use-open-card';
 
@@ -29,9 +29,9 @@ export function EditorQuestion() {
   const shown = areAllShown ? candidates : candidates.slice(0, shownFirst);
   return (
     <Sheet title="Which of these is your editor?" kind="next">
-      <p style={{ marginBottom: 10 }}>
+      <Paragraph $belowPx={10}>
         <Soft>It is never offered to be closed, and is remembered.</Soft>
-      </p>
+      </Paragraph>
       <Row>
         {shown.map(({ id, name }) => (
           <Button

@@ -8,7 +8,7 @@ import { formatCount } from '@/messages/format';
 import { describeListFailure, listCommands } from '@/messages/programs';
 import { Button } from '@/ui/Button';
 import { CommandLine } from '@/ui/CommandLine';
-import { Row, Soft, Stack } from '@/ui/layout';
+import { Paragraph, Row, Soft, Stack } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { TextArea } from '@/ui/TextArea';
@@ -57,9 +57,9 @@ export function ListPaste({ onList }: { readonly onList: (list: ReadList) => voi
     >
       <SegmentedField label="The computer that lags runs" options={systems} value={system} onChange={setSystem} />
       <div>
-        <p style={{ marginBottom: 6 }}>
+        <Paragraph $belowPx={6}>
           <Soft>{where}</Soft>
-        </p>
+        </Paragraph>
         <CommandLine command={command} />
       </div>
       <TextArea label="What it printed" value={text} onChange={setText} />

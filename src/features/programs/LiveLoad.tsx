@@ -120,17 +120,17 @@ export function LiveLoad() {
         {!seen && <Soft>A chart of the last half minute, by program.</Soft>}
       </Row>
       {isBlocked && (
-        <Spaced>
+        <Spaced $abovePx={12}>
           <Note kind="alarm">The browser opened no small window. Allow it for this page.</Note>
         </Spaced>
       )}
       {failure && isOn && (
-        <Spaced>
+        <Spaced $abovePx={12}>
           <Note kind="alarm">{describeLookFailure(failure)}</Note>
         </Spaced>
       )}
       {seen && (
-        <Spaced>
+        <Spaced $abovePx={12}>
           <LoadChart
             all={{
               name: 'all of it',

@@ -125,12 +125,12 @@ export function ProgramsTool() {
           </Button>
         </Row>
         {failure && (
-          <Spaced>
+          <Spaced $abovePx={12}>
             <Note kind="alarm">{describeLookFailure(failure)}</Note>
           </Spaced>
         )}
         {isPasting && (
-          <Spaced>
+          <Spaced $abovePx={12}>
             <ListPaste onList={takeList} />
           </Spaced>
         )}
@@ -145,11 +145,11 @@ export function ProgramsTool() {
         >
           <MemorySplit card={card} />
           {card.programsCheck && (
-            <Spaced>
+            <Spaced $abovePx={12}>
               <CleanUpResult card={card} />
             </Spaced>
           )}
-          <Spaced>
+          <Spaced $abovePx={12}>
             <ProgramTable
               programs={listed}
               gainById={forecast.gainById}

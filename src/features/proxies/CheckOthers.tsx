@@ -115,7 +115,7 @@ export function CheckOthers({ candidates }: CheckOthersProps) {
         <Soft>Paired by their names. Length, frames, sound and pictures are compared; nothing is changed.</Soft>
       </Row>
       {rows.length > 0 && (
-        <Spaced>
+        <Spaced $abovePx={12}>
           <TableFrame>
             <DataTable aria-label="Proxies that were checked">
               <tbody>

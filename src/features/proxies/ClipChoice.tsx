@@ -86,7 +86,7 @@ export function ClipChoice({ candidates, chosenIds, unreadableIds, inHandIds, on
   return (
     <>
       <QuickChoices candidates={candidates} onEvent={onEvent} />
-      <Spaced>
+      <Spaced $abovePx={12}>
         <TableFrame>
           <DataTable aria-label="Clips that could have a proxy">
             <thead>

@@ -146,12 +146,12 @@ export function FrameCompare({ card, candidates, recipe }: FrameCompareProps) {
             />
           </Row>
           {grab.status === 'failed' && (
-            <Spaced>
+            <Spaced $abovePx={12}>
               <Note kind="alarm">{describeProxyFailure(grab.failure)}</Note>
             </Spaced>
           )}
           {grab.status === 'grabbing' && (
-            <Spaced>
+            <Spaced $abovePx={12}>
               <p role="status">Decoding a picture…</p>
             </Spaced>
           )}

@@ -67,7 +67,7 @@ export function MadeProxies({ card, folder, onDelete, onSave }: MadeProxiesProps
           </tbody>
         </DataTable>
       </TableFrame>
-      <Spaced>
+      <Spaced $abovePx={12}>
         <Row>
           {isSure ? (
             <>

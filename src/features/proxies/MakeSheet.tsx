@@ -9,7 +9,7 @@ import type { ProxyRecipe } from '@/core/proxies';
 import { formatBytes, formatCount, formatFpsRange, formatMinutes, formatWaitRange } from '@/messages/format';
 import { describeInterrupted, describeRoom } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
-import { Row, Soft, Spaced } from '@/ui/layout';
+import { Paragraph, Row, Soft, Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { useFilePicker } from '@/ui/use-file-picker';
@@ -55,17 +55,17 @@ function PlaceLine({ place, neededBytes, freeBytes }: PlaceLineProps) {
         </span>
       </Row>
       {status === 'failed' && (
-        <Spaced>
+        <Spaced $abovePx={12}>
           <Note kind="alarm">The folder “{handle?.name}” cannot be opened any more. Choose another one.</Note>
         </Spaced>
       )}
       {interrupted.length > 0 && (
-        <Spaced>
+        <Spaced $abovePx={12}>
           <Note>{describeInterrupted(interrupted)}</Note>
         </Spaced>
       )}
       {room && !room.fits && (
-        <Spaced>
+        <Spaced $abovePx={12}>
           <Note kind="alarm">
             {formatBytes(room.missingBytes)} more room is needed there, with a tenth to spare. Choose fewer clips or a
             smaller form, or free some room.
@@ -98,7 +98,7 @@ function MissingFiles({
   });
   if (missing.length === 0) return null;
   return (
-    <Spaced>
+    <Spaced $abovePx={12}>
       {picker.input}
       <Row>
         <Button look="primary" onPress={picker.open}>
@@ -145,14 +145,14 @@ export function MakeSheet({ card, chosen, recipe, place, isBusy, onFilesFound, o
   return (
     <Sheet title="Make them" kind={chosen.length > 0 && !isBusy ? 'next' : 'plain'}>
       {chosen.length > 0 && (
-        <p style={{ marginBottom: 10 }}>
+        <Paragraph $belowPx={10}>
           Once they are shown: {formatFpsRange(before.shownFps)} → <b>{formatFpsRange(after.shownFps)}</b> a second, and
           a jump takes {formatWaitRange(before.scrubMs)} → <b>{formatWaitRange(after.scrubMs)}</b>.
-        </p>
+        </Paragraph>
       )}
       <PlaceLine place={place} neededBytes={neededBytes} freeBytes={freeBytes} />
       <MissingFiles missing={missing} onFound={onFilesFound} />
-      <Spaced>
+      <Spaced $abovePx={12}>
         {chosen.length === 0 ? (
           <Soft>Tick the clips above that are to have one.</Soft>
         ) : (

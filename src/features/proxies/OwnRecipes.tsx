@@ -58,7 +58,7 @@ export function OwnRecipes({ recipe, onRecipe }: OwnRecipesProps) {
     onFiles: ([file]) => file && take(file),
   });
   return (
-    <Spaced>
+    <Spaced $abovePx={12}>
       {picker.input}
       <Row style={{ alignItems: 'end' }}>
         {recipes.length > 0 && (

@@ -14,7 +14,7 @@ import { formatCount } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { LinkButton } from '@/ui/LinkButton';
-import { Row, Spaced } from '@/ui/layout';
+import { Paragraph, Row, Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
@@ -144,7 +144,7 @@ export function ProxiesTool() {
       </div>
       {candidates.length === 0 ? (
         <Sheet title="Which clips">
-          <p style={{ marginBottom: 10 }}>There are no clips on this card yet.</p>
+          <Paragraph $belowPx={10}>There are no clips on this card yet.</Paragraph>
           <Row>
             <LinkButton href={href('footage')}>Add your footage</LinkButton>
             <Button look="quiet" isDisabled={sample.isTaking} onPress={sample.take}>
@@ -167,7 +167,7 @@ export function ProxiesTool() {
             }
           >
             {hasPracticeMachine(card.id) && !candidates.some(({ clip }) => findFile(clip.id)) && (
-              <Spaced>
+              <Spaced $abovePx={12}>
                 <Note>
                   This card’s clips are made up.{' '}
                   <Button look="quiet" isDisabled={sample.isTaking} onPress={sample.take}>
@@ -215,14 +215,14 @@ export function ProxiesTool() {
             options={proxyStates.map((state) => ({ value: state, label: proxyStateTexts[state] }))}
             onChange={(proxies) => run({ type: 'setEditor', input: { patch: { proxies } } })}
           />
-          <Spaced>
+          <Spaced $abovePx={12}>
             <Row>
               <LinkButton href={href('fixes')}>How to attach and show them</LinkButton>
               <LinkButton href={href('export-check')}>What to put back before export</LinkButton>
             </Row>
           </Spaced>
           {(card.editor.proxies === 'attached' || card.editor.proxies === 'shown') && (
-            <Spaced>
+            <Spaced $abovePx={12}>
               <ShownByClip card={card} />
             </Spaced>
           )}

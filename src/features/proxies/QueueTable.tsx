@@ -123,7 +123,7 @@ export function QueueTable() {
           </Row>
         </>
       )}
-      <Spaced>
+      <Spaced $abovePx={12}>
         <TableFrame>
           <DataTable aria-label="Proxies of this round">
             <tbody>

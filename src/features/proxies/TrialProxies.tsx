@@ -9,7 +9,7 @@ import { Row, Soft } from '@/ui/layout';
 export function TrialProxies({ card }: { readonly card: JobCard }) {
   const fineCount = card.proxies.filter(({ faults }) => faults?.length === 0).length;
   return (
-    <Row style={{ marginBottom: 12 }}>
+    <Row $belowPx={12}>
       <LinkButton href={`/card/${encodeURIComponent(card.id)}/proxies`}>
         {fineCount > 0 ? 'To the proxies' : 'Make them here'}
       </LinkButton>

@@ -17,7 +17,7 @@ export function TakeReading({ buttonLabel }: { readonly buttonLabel: string }) {
   return (
     <>
       <RecorderNote />
-      <Row style={{ marginBottom: 14 }}>
+      <Row $belowPx={14}>
         <PracticeReading look="primary" />
         <LinkButton href={`/card/${encodeURIComponent(card.id)}/meter`}>Measure it with the lag meter</LinkButton>
         <Soft>{isPractice ? 'This demo has a machine of its own.' : 'Or type what you see:'}</Soft>

@@ -4,7 +4,7 @@ import { lagKinds, lagMoments } from '@/core/card';
 import { openQuestionIds } from '@/core/diagnose';
 import { lagKindTexts, lagMomentTexts } from '@/messages/interview';
 import { Button } from '@/ui/Button';
-import { Row, Soft } from '@/ui/layout';
+import { Row, Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { Answered } from '../looks/Answered';
 import { Question } from '../looks/Question';
@@ -94,10 +94,10 @@ export function Interview() {
       {question === null && (
         <p>Enough to go on with: what else you could answer would tell little. The findings say what it comes to.</p>
       )}
-      <div style={{ marginTop: 12 }}>
+      <Spaced $abovePx={12}>
         <Said onAskAgain={askAgain} />
         <Answered card={card} />
-      </div>
+      </Spaced>
     </Sheet>
   );
 }

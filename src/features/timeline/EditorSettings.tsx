@@ -145,7 +145,7 @@ export function EditorSettings() {
           />
         )}
       </FieldGrid>
-      <Spaced>
+      <Spaced $abovePx={12}>
         <Disclosure label="What it does while drawing">
           <FieldGrid $leastPx={260}>
             {drawingHabitIds.map((id) => (

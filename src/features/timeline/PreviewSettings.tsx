@@ -61,7 +61,7 @@ export function PreviewSettings() {
           onChange={(graphicsDrawing) => set({ graphicsDrawing })}
         />
       </FieldGrid>
-      <Spaced>
+      <Spaced $abovePx={12}>
         <Disclosure label="What do these mean?">
           Preview quality is a fraction of the timeline’s size: at 1/2, a timeline 1080 pixels high is drawn 540 high.
           Hardware decoding lets a part of the graphics turn stored footage into pictures. Drawing on the graphics is

@@ -119,7 +119,7 @@ export function Timeline() {
           />
         </FieldGrid>
         {shape && <p>{whereTaken(shape, timeline.stated)}</p>}
-        <Spaced>
+        <Spaced $abovePx={12}>
           <SegmentedField<KnownState>
             label="Something shows through a layer"
             options={knownStates.map((value) => ({ value, label: knownStateTexts[value] }))}

@@ -14,7 +14,7 @@ export function Presets({ plans, set }: { readonly plans: readonly Plan[]; reado
     ...plans.map((plan) => ({ id: plan.id, label: planTexts[plan.id].label, fixes: [...set.inForce, ...plan.fixes] })),
   ];
   return (
-    <Row role="group" aria-label="Start from" style={{ marginBottom: 12 }}>
+    <Row role="group" aria-label="Start from" $belowPx={12}>
       <Soft>Start from:</Soft>
       {presets.map(({ id, label, fixes }) => (
         <Button key={id} aria-pressed={areSameFixes(fixes, set.chosen)} onPress={() => set.choose(fixes)}>

@@ -8,7 +8,7 @@ import { parseLevelOf, previewFixIds } from '@/core/fixes';
 import { formatFpsRange } from '@/messages/format';
 import { describeLoss, describeWhenToLook } from '@/messages/working';
 import { Button } from '@/ui/Button';
-import { Row, Scroller, Soft, VisuallyHidden } from '@/ui/layout';
+import { Paragraph, Row, Scroller, Soft, VisuallyHidden } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { TextField } from '@/ui/TextField';
@@ -129,7 +129,7 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
           </tbody>
         </Table>
       </Scroller>
-      <Row style={{ marginBottom: 12 }}>
+      <Row $belowPx={12}>
         <div style={{ width: 200 }}>
           {kind === 'quality' ? (
             <TextField label="Another quality, such as 1/3" value="" onCommit={addOwn} />
@@ -165,11 +165,11 @@ export function PreviewTable({ sketch, set }: PreviewTableProps) {
           </figure>
         </Pictures>
       )}
-      <p style={{ marginTop: 6 }}>
+      <Paragraph $abovePx={6}>
         <Soft>
           What your viewer cannot show is no loss: a preview as high as the viewer looks the same as a higher one.
         </Soft>
-      </p>
+      </Paragraph>
     </Sheet>
   );
 }

@@ -52,7 +52,7 @@ export function SetCard({ card, sketch, set, what, onUse, onLeave, own }: SetCar
   const back = listSwitches(card, set, null);
   return (
     <SetBox aria-label={set.name} data-used={isUsed || undefined}>
-      <Row style={{ justifyContent: 'space-between' }}>
+      <Row $isSpread>
         <h3>{set.name}</h3>
         {isUsed && <Stamp data-kind="open">in use</Stamp>}
       </Row>

@@ -63,7 +63,7 @@ export function WaysOfWorking({ card, diagnosis }: { readonly card: JobCard; rea
           <ul>
             {ways.map((way) => (
               <Item key={way.id}>
-                <Row style={{ justifyContent: 'space-between' }}>
+                <Row $isSpread>
                   <h3>{fixTitle(way.id, way.level)}</h3>
                   <b>{describeWayGain(way)}</b>
                 </Row>
