@@ -35,8 +35,8 @@ export function describeNamedCause(named: NamedCause): { readonly title: string;
       };
     case 'estimated':
       return named.id === null
-        ? { title: 'It should be usable', by: 'only estimated, not read yet' }
-        : { title: causeTitles[named.id], by: 'only estimated, not read yet' };
+        ? { title: 'It should be usable', by: 'only estimated so far' }
+        : { title: causeTitles[named.id], by: 'only estimated so far' };
     case 'unknown':
       return { title: 'No cause can be named yet', by: `Not known yet: ${listNeeds(named.needs)}.` };
     default:

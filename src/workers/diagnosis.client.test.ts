@@ -60,6 +60,14 @@ describe('DiagnosisClient', () => {
     expect(await client.explain()).toEqual({ ok: false, failure: { code: 'diagnosis-stale' } });
   });
 
+  it('does not take the trouble of a worker that was ended for that of the newer one', async () => {
+    const { client, workers } = clientOf([forever, answer]);
+    client.ask(card);
+    const newer = client.ask(card);
+    workers[0]?.dispatchEvent(Object.assign(new Event('error'), { message: 'its code was not loaded' }));
+    expect(await newer).toMatchObject({ ok: true, value: { requestId: 2 } });
+  });
+
   it('settles the question where the worker breaks, takes too long or is closed', async () => {
     const broken = clientOf([forever]);
     const asked = broken.client.ask(card);

@@ -87,8 +87,12 @@ export class DiagnosisClient {
   private openApi(): Remote<DiagnosisWorkerApi> {
     if (this.api) return this.api;
     const worker = this.createWorker();
-    worker.addEventListener('error', (event) => this.breakOff(event.message));
-    worker.addEventListener('messageerror', () => this.breakOff('The answer could not be read.'));
+    // One that was ended while its code was still being loaded may report that as an error: it is not the newer one's.
+    const breakOff = (detail: string): void => {
+      if (this.worker === worker) this.breakOff(detail);
+    };
+    worker.addEventListener('error', (event) => breakOff(event.message));
+    worker.addEventListener('messageerror', () => breakOff('The answer could not be read.'));
     this.worker = worker;
     this.api = wrap<DiagnosisWorkerApi>(worker);
     return this.api;

@@ -63,7 +63,10 @@ export function createInspectClient(
 
   const startWorker = (): RunningWorker => {
     const worker = createWorker();
-    const broken = (detail: string) => settleCurrent?.({ code: 'file-unreadable', detail });
+    // What a worker that was ended reports late is not the newer one's.
+    const broken = (detail: string): void => {
+      if (running?.worker === worker) settleCurrent?.({ code: 'file-unreadable', detail });
+    };
     worker.addEventListener('error', (event) => broken(event.message));
     worker.addEventListener('messageerror', () => broken('The answer could not be read.'));
     const remote = wrap<InspectWorkerApi>(worker);
