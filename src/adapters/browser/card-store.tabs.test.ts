@@ -1,6 +1,6 @@
-// One tab follows another only where the whole place has a database, not this store alone.
-import 'fake-indexeddb/auto';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import Dexie from 'dexie';
+import { IDBKeyRange, indexedDB } from 'fake-indexeddb';
+import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { applyCommand, createJobCard, createProgram, type JobCard } from '@/core/card';
 import { type AnswerSummary, answerEdition } from '@/core/diagnose/answer/answer-summary';
 import { CardDatabase } from './card-database';
@@ -8,7 +8,7 @@ import type { CardChange } from './card-entry';
 import { type CardStore, createCardStore } from './card-store';
 
 const opened: CardStore[] = [];
-const openDatabase = (name: string) => new CardDatabase(name);
+const openDatabase = (name: string) => new CardDatabase(name, { indexedDB, IDBKeyRange });
 const card = (id: string) => createJobCard({ id, title: `Card ${id}`, nowMs: 1 });
 const rename =
   (title: string): CardChange =>
@@ -38,6 +38,14 @@ const until = (isTrue: () => boolean) => vi.waitFor(() => expect(isTrue()).toBe(
 /** Long enough for such a message to have come. */
 const aWhile = () => new Promise((resolve) => setTimeout(resolve, 60));
 
+// One tab follows another only where Dexie itself has a database, not these stores alone.
+const before = { ...Dexie.dependencies };
+beforeAll(() => {
+  Object.assign(Dexie.dependencies, { indexedDB, IDBKeyRange });
+});
+afterAll(() => {
+  Object.assign(Dexie.dependencies, before);
+});
 afterEach(() => {
   for (const store of opened.splice(0)) store.close();
 });
