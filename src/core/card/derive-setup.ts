@@ -15,7 +15,7 @@ import {
 } from '../load/types';
 import { coreSpeedRatioOf, type DriveKind, driveOf, graphicsOf, powerRatioOf } from '../machine/catalogue';
 import { rationalToNumber } from '../numbers/rational';
-import { isStillThere } from '../programs';
+import { isStillThere } from '../programs/close-outcome';
 import { linesOf, usualRecipe } from '../proxies/recipe';
 import { measureDecoding, measureLatency, measureReading } from '../test-play/measure-decoding';
 import { usableSpanSec } from '../usable/limits';

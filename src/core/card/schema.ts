@@ -24,7 +24,7 @@ import { driveKinds, graphicsKinds, powerModes, speedClasses } from '../machine/
 import { factSources, knownStates } from '../machine/facts';
 import { programPercents } from '../machine/program-percent';
 import { confidenceReasons, confidences, paces } from '../meter/types';
-import { closeOutcomes } from '../programs/clean-up';
+import { closeOutcomes } from '../programs/close-outcome';
 import { programRoles } from '../programs/types';
 import { proxyFaultCodes } from '../proxies/fault-codes';
 import { decodeWays } from '../test-play/types';

@@ -1,4 +1,5 @@
 export * from './clean-up';
+export * from './close-outcome';
 export * from './group-programs';
 export type { ProcessListFailure } from './list-failure';
 export { roleOf } from './role-of';
