@@ -234,7 +234,7 @@ test('keeps a recipe of one’s own, names it, and takes it from a file', async 
   await expect(page.getByRole('radio', { name: 'Two a second' })).toBeChecked();
 });
 
-test('checks proxies that something else made, paired by their names', async ({ page }) => {
+test('checks proxies that something else made, paired by their names @deep', async ({ page }) => {
   await openWithClips(page, 'wheel.mp4');
   const give = async (name: string, from: string) => ({
     name,
