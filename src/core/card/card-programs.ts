@@ -1,3 +1,4 @@
+import { meanOf } from '../numbers/mean';
 import {
   canCloseRole,
   groupPrograms,
@@ -44,9 +45,6 @@ function offerOf({ role, busyCores, memoryMib }: ProgramUse): CardProgram['canCl
   const canClose = canCloseRole(role);
   return canClose === 'yes' && !isWorth ? 'unknown' : canClose;
 }
-
-const meanOf = (values: readonly number[]): number =>
-  values.reduce((total, value) => total + value, 0) / Math.max(1, values.length);
 
 /** Fewer moments tell neither a burst nor a trend. */
 const leastMoments = 4;

@@ -1,14 +1,6 @@
+import { meanOf } from '../numbers/mean';
 import type { Rational } from '../numbers/rational';
-import {
-  blockMeans,
-  contrastOf,
-  fitPictures,
-  type Luma,
-  meanOf,
-  mirrored,
-  type PictureFit,
-  turned,
-} from './compare-pictures';
+import { blockMeans, contrastOf, fitPictures, type Luma, mirrored, type PictureFit, turned } from './compare-pictures';
 import type { ProxyFaultCode } from './fault-codes';
 
 /** What is compared of an original and its proxy, beside their pictures. */

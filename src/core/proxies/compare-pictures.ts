@@ -1,3 +1,5 @@
+import { meanOf } from '../numbers/mean';
+
 /** Size at which pictures are compared: small enough that noise and compression average out. */
 export const comparedWidth = 160;
 export const comparedHeight = 90;
@@ -7,13 +9,6 @@ export type Luma = Float32Array;
 
 /** Side of the blocks whose means are compared: noise and compression hardly reach them, what moves does. */
 const blockPx = 5;
-
-/** Mean brightness. */
-export const meanOf = (values: Luma): number => {
-  let sum = 0;
-  for (const value of values) sum += value;
-  return sum / values.length;
-};
 
 /** Root mean square around the mean: how much there is to be seen, in units of 8 bits. */
 export function contrastOf(values: Luma): number {

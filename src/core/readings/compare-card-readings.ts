@@ -7,6 +7,7 @@ import {
   meterSpreadOf,
   type ReadingChange,
 } from '../meter';
+import { meanOf } from '../numbers/mean';
 import { medianOf } from '../numbers/percentile';
 import type { Result } from '../result';
 
@@ -24,8 +25,6 @@ const known = (value: string): string | undefined => (value === '' || value === 
 /** The rate of a reading: of playing, or of new pictures while scrubbing; null where it has none. */
 export const rateOfReading = ({ shownFps, measured }: Reading): number | null =>
   shownFps ?? (measured && measured.intervalsMs.length > 0 ? 1000 / meanOf(measured.intervalsMs) : null);
-
-const meanOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /** A reading as far as it matters for telling whether something changed. */
 export function toCompared(reading: Reading, shownFps: number): ComparedReading {
