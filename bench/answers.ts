@@ -61,14 +61,14 @@ function carryOn({ card, person, rig, seed }: PracticeCase): JobCard {
 
 function answersOf(card: JobCard) {
   const { minutesSpent: _, ...diagnosis } = { minutesSpent: null, ...diagnose(card, { sampleCount: 1500 }) };
-  const { sketch, ...said } = diagnosis;
+  const { posterior, ...said } = diagnosis;
   return {
     id: card.id,
     // What is believed stands in what is said; the samples themselves are large.
-    sampleCount: sketch.sampleCount,
+    sampleCount: posterior.sampleCount,
     said,
     overview: summariseCard(card),
-    whatIf: fixes.map((fix) => computeWhatIf(card, sketch, [fix])),
+    whatIf: fixes.map((fix) => computeWhatIf(card, posterior, [fix])),
   };
 }
 

@@ -1,4 +1,4 @@
-import { believe } from '@/core/belief';
+import { inferPosterior } from '@/core/belief';
 import {
   applyCommand,
   type CardCommand,
@@ -184,7 +184,7 @@ export class Session {
   /** What Oil Can advises of the open trial, by all that is known. */
   advise(): TrialAdvice {
     const trial = openTrial(this.card);
-    const advice = trial && adviseTrial(this.card, trial, believe(this.card));
+    const advice = trial && adviseTrial(this.card, trial, inferPosterior(this.card));
     if (!advice) throw new Error('session: nothing to advise about');
     return advice;
   }

@@ -43,6 +43,6 @@ const told = ({ stages, bindingLane, shownFps, scrubMs, usableProbability }: Set
 
 /** `what-if CARD.json FIX[=LEVEL]…`: the card's set-up as it is and with the fixes, by all that is believed of it. */
 export function whatIfCommand(card: JobCard, fixes: readonly FixAtLevel[]): CommandOutput {
-  const { before, after } = computeWhatIf(card, diagnose(card).sketch, fixes);
+  const { before, after } = computeWhatIf(card, diagnose(card).posterior, fixes);
   return { exitCode: 0, json: { before: told(before), after: told(after), fixes } };
 }

@@ -1,5 +1,5 @@
 import { expose } from 'comlink';
-import { believe } from '@/core/belief';
+import { inferPosterior } from '@/core/belief';
 import type { JobCard } from '@/core/card';
 import { conclude, type Diagnosis } from '@/core/diagnose/answer/diagnose';
 import { explainDiagnosisInSteps } from '@/core/diagnose/answer/explain-diagnosis';
@@ -15,7 +15,7 @@ const nextTask = (): Promise<void> => new Promise((resolve) => setTimeout(resolv
 const api: DiagnosisWorkerApi = {
   diagnose: (requestId, card) => {
     const startedMs = performance.now();
-    const belief = believe(card);
+    const belief = inferPosterior(card);
     const diagnosis = conclude(card, belief);
     last = { card, diagnosis };
     const summary = summariseAnswer(card, diagnosis);

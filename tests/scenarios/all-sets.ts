@@ -1,4 +1,4 @@
-import { believe, gapUnder } from '@/core/belief';
+import { gapUnder, inferPosterior } from '@/core/belief';
 import type { JobCard } from '@/core/card';
 import { type Candidate, excludeEachOther, listCandidates } from '@/core/diagnose/moves/candidates';
 import { findPlans, planCost, planProbability } from '@/core/diagnose/plan/plan';
@@ -22,7 +22,7 @@ function listSets(candidates: readonly Candidate[]): readonly (readonly Candidat
 
 /** What the quickest plan costs that is found on a card, and what the cheapest of all sets costs; infinite where there is none. */
 export function compareWithAllSets(card: JobCard): { readonly found: number; readonly best: number } {
-  const belief = believe(card, planOptions);
+  const belief = inferPosterior(card, planOptions);
   const state = applyFixes(belief.base, []);
   const before = gapUnder(belief, []).gap;
   const small = listCandidates(card, belief, [])

@@ -1,4 +1,4 @@
-import { believe, gapUnder } from '@/core/belief';
+import { gapUnder, inferPosterior } from '@/core/belief';
 import { conclude } from '@/core/diagnose/answer/diagnose';
 import { createRandom } from '@/core/numbers/random';
 import { cardOf } from './scenario-cards';
@@ -14,7 +14,7 @@ export function faultsOf(scenario: Scenario, variant: number): readonly string[]
   const draft = scenario.build(createRandom(variant * 31));
   const plain = cardOf(draft, { ...scenario, seed: variant });
   const card = scenario.onCard?.(plain) ?? plain;
-  const belief = believe(card, scenarioOptions);
+  const belief = inferPosterior(card, scenarioOptions);
   const { causes, plans } = conclude(card, belief);
   const [before, after] = [gapUnder(belief, []).gap, gapUnder(belief, [scenario.useless]).gap];
   return [

@@ -6,9 +6,9 @@ import { diagnose } from '../diagnose';
 import { compile, createOutcomes, evaluate } from '../load';
 import { parameterNames } from '../load/parameters';
 import { createCase } from '../simulate/cases';
-import { type Belief, believe, outcomesUnder, rankCauses, sharesUnder } from '.';
-import { movedParameters } from './believe';
+import { type Belief, inferPosterior, outcomesUnder, rankCauses, sharesUnder } from '.';
 import { createValueWeigher, readingSpread, studentBelow } from './likelihood';
+import { movedParameters } from './posterior';
 
 const demos = await loadDemoCards();
 const options = { sampleCount: 1200 };
@@ -22,7 +22,8 @@ const answer = (id: string, questionId: string, given: string): CardCommand => (
   input: { answer: { id, questionId, answer: given, takenAtMs: 0 } },
 });
 
-const causesOf = (card: JobCard, sampleCount: number) => rankCauses(sharesUnder(believe(card, { sampleCount }), []));
+const causesOf = (card: JobCard, sampleCount: number) =>
+  rankCauses(sharesUnder(inferPosterior(card, { sampleCount }), []));
 
 /** Where a share of the weight lies below, of figures with weights. */
 function quantileOf(rows: readonly (readonly [figure: number, weight: number])[], share: number): number {
@@ -36,7 +37,7 @@ function quantileOf(rows: readonly (readonly [figure: number, weight: number])[]
   throw new Error('quantileOf: no rows');
 }
 
-describe('believe', () => {
+describe('inferPosterior', () => {
   it('brings samples to where weighing those without the reading puts them', () => {
     for (const demo of demos) {
       const read = demo.readings[0]?.shownFps ?? 0;
@@ -52,8 +53,8 @@ describe('believe', () => {
           }),
         );
       const weigh = createValueWeigher(read, readingSpread.typed);
-      const weighed = figuresOf(believe({ ...card, readings: [] }), (fps) => Math.exp(weigh(fps)));
-      const moved = figuresOf(believe(card), () => 1);
+      const weighed = figuresOf(inferPosterior({ ...card, readings: [] }), (fps) => Math.exp(weigh(fps)));
+      const moved = figuresOf(inferPosterior(card), () => 1);
       for (const share of [0.1, 0.5, 0.9])
         expect(Math.abs(Math.log(quantileOf(moved, share) / quantileOf(weighed, share)))).toBeLessThan(0.15);
     }
@@ -61,7 +62,7 @@ describe('believe', () => {
 
   it('moves every parameter that has an effect under a hypothesis', () => {
     for (const demo of demos)
-      for (const { hypothesis, samples, count } of believe(demo, options).parts) {
+      for (const { hypothesis, samples, count } of inferPosterior(demo, options).parts) {
         const moved = new Set(movedParameters(hypothesis));
         const others = parameterNames.filter((name) => !moved.has(name));
         const turned = { ...samples, ...Object.fromEntries(others.map((name) => [name, samples[name].toReversed()])) };

@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { applyCommand, createReading, type JobCard } from '../card';
-import { believe } from './believe';
 import { type ExplainOptions, explainInSteps } from './explain';
 import { forecastUnder } from './forecast-belief';
+import { inferPosterior } from './posterior';
 import { rankCauses, sharesUnder } from './shares';
 
 let cards: readonly JobCard[] = [];
@@ -43,7 +43,7 @@ describe('explainInSteps', () => {
   it('expects of a reading what would be believed if it had never been taken', () => {
     for (const card of cards) {
       const { expectations } = explain(card, { fixes: [], causeIds: [], sampleCount: 1000 });
-      const { shownFps } = forecastUnder(believe({ ...card, readings: [] }, { sampleCount: 1000 }), []);
+      const { shownFps } = forecastUnder(inferPosterior({ ...card, readings: [] }, { sampleCount: 1000 }), []);
       expect(expectations).toHaveLength(card.readings.length);
       for (const name of ['low', 'mid', 'high'] as const)
         expect(expectations[0]?.expectedFps[name]).toBeCloseTo(shownFps[name], 9);
@@ -52,7 +52,7 @@ describe('explainInSteps', () => {
 
   it('lets what was read speak for the cause under which it was to be expected', () => {
     for (const card of cards) {
-      const causes = rankCauses(sharesUnder(believe(card), [])).map(({ id }) => id);
+      const causes = rankCauses(sharesUnder(inferPosterior(card), [])).map(({ id }) => id);
       const { ofCauses } = explain(card, { fixes: [], causeIds: causes });
       const read = card.readings[0]?.shownFps ?? 0;
       const missBy = ({ mid }: { readonly mid: number }) => Math.abs(Math.log(mid / read));
@@ -68,7 +68,7 @@ describe('explainInSteps', () => {
 
   it('lets a rate that stays at a quarter of the picture speak against what costs by the pixel', () => {
     const card = withIdleQuality();
-    const belief = believe(card);
+    const belief = inferPosterior(card);
     const causes = rankCauses(sharesUnder(belief, [])).map(({ id }) => id);
     const { ofCauses } = explain(card, { fixes: [], causeIds: causes });
     const ofDrawing = (ofCauses['effects-heavy'] ?? ofCauses['preview-too-large'] ?? []).find(
@@ -85,7 +85,7 @@ describe('explainInSteps', () => {
 
   it('leaves out a first rate that was to be expected with a cause and without it', () => {
     for (const card of cards) {
-      const causes = rankCauses(sharesUnder(believe(card), [])).map(({ id }) => id);
+      const causes = rankCauses(sharesUnder(inferPosterior(card), [])).map(({ id }) => id);
       const read = card.readings[0]?.shownFps ?? 0;
       for (const { expected, logFactor } of Object.values(
         explain(card, { fixes: [], causeIds: causes }).ofCauses,
@@ -99,7 +99,7 @@ describe('explainInSteps', () => {
 
   it('has only finite figures, the weightiest first', () => {
     for (const card of [...cards, withIdleQuality()]) {
-      const belief = believe(card);
+      const belief = inferPosterior(card);
       const causes = rankCauses(sharesUnder(belief, [])).map(({ id }) => id);
       for (const list of Object.values(explain(card, { fixes: [], causeIds: causes }).ofCauses)) {
         const weights = list.map(({ logFactor }) => Math.abs(logFactor));

@@ -5,9 +5,9 @@ import type { FixAtLevel } from '../fixes/apply-fixes';
 import { createOutcomes, evaluate } from '../load/evaluate';
 import type { Range } from '../numbers/percentile';
 import { weightedRangeOf } from '../numbers/weighted';
-import { believe } from './believe';
 import { listEvidence } from './evidence';
 import { compileGroups, type EvidenceOfOne, groupEvidence } from './evidence-groups';
+import { inferPosterior } from './posterior';
 import { type PartShares, presentRatio, sharesUnder } from './shares';
 import { type Evidence, type EvidenceSource, viewSamples } from './weighing';
 
@@ -127,7 +127,7 @@ export interface ExplainOptions {
 /**
  * What each thing that is known says for and against causes, and what each reading was expected to be. Each is held
  * against what would be believed without it: dividing its likelihood out of the posterior would rest on the few samples
- * that agree with it least. Stops after each source, so that whoever asks can break off. O(sources × believe).
+ * that agree with it least. Stops after each source, so that whoever asks can break off. O(sources × inferPosterior).
  */
 export function* explainInSteps(
   card: JobCard,
@@ -138,7 +138,7 @@ export function* explainInSteps(
   for (const [source, evidence] of listSources(card)) {
     const isLater = source.kind === 'readings' && source.moment === 'later';
     const plainFps = plainFpsOf(card, source);
-    const without = sharesUnder(believe(card, { sampleCount, without: source }), fixes);
+    const without = sharesUnder(inferPosterior(card, { sampleCount, without: source }), fixes);
     const grouped = groupEvidence(evidence);
     const views = without.map((shares) => viewPart(shares, grouped, isLater));
     if (source.kind === 'readings') expectations.push({ source, expectedFps: sideOf(views, 0, () => true).range() });

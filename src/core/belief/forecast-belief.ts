@@ -5,7 +5,7 @@ import type { SetupState } from '../load/types';
 import type { Range } from '../numbers/percentile';
 import { weightedRangeOf } from '../numbers/weighted';
 import { extentOfComplaint, fillAllGaps } from '../usable';
-import type { Belief, BeliefPart } from './believe';
+import type { Belief, BeliefPart } from './posterior';
 
 /** A part of a belief under some fixes, with what every sample of it would show. */
 export interface PartOutcomes {

@@ -1,7 +1,6 @@
-export { type Belief, type BeliefPart, type BelieveOptions, believe } from './believe';
+export { conditionOnRate } from './condition-on-rate';
 export { isMeteredOn, priorFactsOf } from './evidence';
 export { type CauseEvidence, type Explanation, explainInSteps } from './explain';
-export { fitToRate } from './fit-to-rate';
 export {
   type BeliefForecast,
   forecastUnder,
@@ -12,10 +11,10 @@ export {
   rangesUnder,
   usableGap,
 } from './forecast-belief';
+export { type Belief, type BeliefPart, inferPosterior, type PosteriorOptions } from './posterior';
 export { priorBelief } from './prior';
 export { findQuestion, type QuestionId, questionCatalogue, type SampleView } from './questions';
 export { type CauseBelief, type PartShares, rankCauses, sharesUnder } from './shares';
-export { sketchBelief } from './sketch';
 export {
   inMemoryRatio,
   predictedFpsOfWays,
@@ -23,4 +22,5 @@ export {
   predictedSoftwareFps,
   statedReadRate,
 } from './test-play-evidence';
+export { thinPosterior } from './thin-posterior';
 export { viewSamples } from './weighing';

@@ -3,7 +3,7 @@ import type { JobCard } from '../card/types';
 import { forecastSampleCount } from '../load/forecast';
 import { drawParameterSamples } from '../load/parameter-samples';
 import { complaintOf } from '../usable';
-import type { Belief } from './believe';
+import type { Belief } from './posterior';
 
 /**
  * What is believed of a card before any reading speaks: the estimate with all that is open of it, and no fault but those that are

@@ -41,10 +41,10 @@ const weighFeltScrub = (low: number, high: number, spread: number) => {
  */
 const jumpSpread = 0.15;
 
-/** One thing that readings say, whatever the fixes; its key is the same for the same thing. */
-type Saying = Omit<Evidence, 'fixes' | 'source'>;
+/** How likely one thing that was read is under each sample, whatever the fixes; its key is the same for the same thing. */
+type ReadingLikelihood = Omit<Evidence, 'fixes' | 'source'>;
 
-const saidOf = (name: OutcomeName, key: string, addTo: Evidence['addTo']): Saying => ({
+const likelihoodOf = (name: OutcomeName, key: string, addTo: Evidence['addTo']): ReadingLikelihood => ({
   key: `${name} ${key}`,
   extent: extentOf(name),
   addTo,
@@ -76,16 +76,16 @@ function groupBy<Item, Key>(
  * Repeats of one reading as one: the middle of them, because one in ten is an outlier. What the measuring is off by
  * grows smaller with their number; what the model is off by does not, and is added where the figure is weighed.
  */
-const sayFigures = (
+const likelihoodOfFigures = (
   name: OutcomeName,
   how: string,
   figures: readonly number[],
   spread: number,
   steadySpread = 0,
-): Saying => {
+): ReadingLikelihood => {
   const read = Math.exp(medianOf(figures.map(Math.log)));
   const weighed = weighValue(name, read, Math.hypot(spread / Math.sqrt(figures.length), steadySpread));
-  return saidOf(name, `${read} ${how} ${figures.length}`, weighed);
+  return likelihoodOf(name, `${read} ${how} ${figures.length}`, weighed);
 };
 
 /** What a rate is off by for how it was read, and for what the meter doubts. */
@@ -103,24 +103,38 @@ const openRatioOf = ({ measured }: Reading, targetFps: number): number =>
 /** What is open by less than this is as good as seen. */
 const leastOpenRatio = 1.1;
 
-const sayBetween = (name: OutcomeName, how: string, low: number, high: number, spread: number): Saying =>
-  saidOf(name, `${low} to ${high} ${how}`, weighBounds(name, low, high, spread));
+const likelihoodBetween = (
+  name: OutcomeName,
+  how: string,
+  low: number,
+  high: number,
+  spread: number,
+): ReadingLikelihood => likelihoodOf(name, `${low} to ${high} ${how}`, weighBounds(name, low, high, spread));
 
 interface RateRead {
   readonly fps: number;
   readonly openRatio: number;
 }
 
-const sayOpen = (name: OutcomeName, how: string, rates: readonly RateRead[], spread: number): Saying => {
+const likelihoodOfOpenRates = (
+  name: OutcomeName,
+  how: string,
+  rates: readonly RateRead[],
+  spread: number,
+): ReadingLikelihood => {
   const low = medianOf(rates.map(({ fps }) => fps));
-  return sayBetween(name, how, low, low * medianOf(rates.map(({ openRatio }) => openRatio)), spread);
+  return likelihoodBetween(name, how, low, low * medianOf(rates.map(({ openRatio }) => openRatio)), spread);
 };
 
 /**
  * The rates that were read, by the way in which they were and by how far they can be relied on. Those near the most that
  * can be shown say "at least"; those of which the meter says so, that it may have been more.
  */
-const sayRates = (name: OutcomeName, readings: readonly Reading[], targetFps: number): readonly Saying[] => {
+const rateLikelihoods = (
+  name: OutcomeName,
+  readings: readonly Reading[],
+  targetFps: number,
+): readonly ReadingLikelihood[] => {
   const full = censoredRatio * targetFps;
   return groupBy(readings, (reading) => `${reading.how} ${spreadOf(reading)}`).flatMap(([how, taken]) => {
     const rates: readonly RateRead[] = taken.flatMap((reading) =>
@@ -135,24 +149,26 @@ const sayRates = (name: OutcomeName, readings: readonly Reading[], targetFps: nu
     const open = below.filter(({ openRatio }) => openRatio >= leastOpenRatio);
     const told = below.filter(({ openRatio }) => openRatio < leastOpenRatio).map(({ fps }) => fps);
     return [
-      ...(told.length > 0 ? [sayFigures(name, how, told, spread)] : []),
-      ...(open.length > 0 ? [sayOpen(name, `${how} ${open.length}`, open, spreadOfAll(open.length))] : []),
+      ...(told.length > 0 ? [likelihoodOfFigures(name, how, told, spread)] : []),
+      ...(open.length > 0
+        ? [likelihoodOfOpenRates(name, `${how} ${open.length}`, open, spreadOfAll(open.length))]
+        : []),
       ...(fullCount > 0
-        ? [sayBetween(name, `${how} ${fullCount}`, full, Number.POSITIVE_INFINITY, spreadOfAll(fullCount))]
+        ? [likelihoodBetween(name, `${how} ${fullCount}`, full, Number.POSITIVE_INFINITY, spreadOfAll(fullCount))]
         : []),
     ];
   });
 };
 
-const sayScrubs = (readings: readonly Reading[]): readonly Saying[] =>
+const scrubLikelihoods = (readings: readonly Reading[]): readonly ReadingLikelihood[] =>
   groupBy(readings, ({ how }) => how).flatMap(([how, taken]) => {
     const times = taken.flatMap(({ scrubMs }) => (scrubMs === null ? [] : [Math.max(1, scrubMs)]));
-    return times.length > 0 ? [sayFigures('scrubMs', how, times, readingSpread[how] * 2, jumpSpread)] : [];
+    return times.length > 0 ? [likelihoodOfFigures('scrubMs', how, times, readingSpread[how] * 2, jumpSpread)] : [];
   });
 
-const sayOpenings = (readings: readonly Reading[]): readonly Saying[] => {
+const openingLikelihoods = (readings: readonly Reading[]): readonly ReadingLikelihood[] => {
   const times = readings.flatMap(({ openingSec }) => (openingSec === null ? [] : [Math.max(0.1, openingSec)]));
-  return times.length > 0 ? [sayFigures('openingSec', 'timed', times, readingSpread.timed)] : [];
+  return times.length > 0 ? [likelihoodOfFigures('openingSec', 'timed', times, readingSpread.timed)] : [];
 };
 
 /** A monitor's figure near the top says only "at least": it cannot go further. */
@@ -161,12 +177,12 @@ const fullUsePercent = 95;
 const monitorSpread = 0.25;
 
 /** What the system's monitor showed while it played. */
-const sayUse = (name: OutcomeName, percents: readonly (number | null)[]): readonly Saying[] => {
+const monitorLikelihoods = (name: OutcomeName, percents: readonly (number | null)[]): readonly ReadingLikelihood[] => {
   const read = percents.flatMap((percent) => (percent === null ? [] : [Math.max(1, percent)]));
   if (read.length === 0) return [];
   const middle = medianOf(read);
-  if (middle < fullUsePercent) return [sayFigures(name, 'monitor', [middle / 100], monitorSpread)];
-  return [saidOf(name, 'full', weighBounds(name, fullUsePercent / 100, Number.POSITIVE_INFINITY, monitorSpread))];
+  if (middle < fullUsePercent) return [likelihoodOfFigures(name, 'monitor', [middle / 100], monitorSpread)];
+  return [likelihoodOf(name, 'full', weighBounds(name, fullUsePercent / 100, Number.POSITIVE_INFINITY, monitorSpread))];
 };
 
 /** The longest stand that the meter saw while it played; null where it saw none, or doubts what it saw. */
@@ -174,7 +190,7 @@ export const meteredStandMs = ({ measured, doing }: Reading): number | null =>
   measured === null || doing !== 'playing' || measured.confidence === 'low' ? null : measured.longestFreezeMs;
 
 /** What the meter saw of pictures that stand: the answer that somebody who watched would give. */
-const sayStands = (readings: readonly Reading[]): readonly Saying[] => {
+const standLikelihoods = (readings: readonly Reading[]): readonly ReadingLikelihood[] => {
   const longestMs = readings.map(meteredStandMs).filter((ms) => ms !== null);
   if (longestMs.length === 0) return [];
   const answer = medianOf(longestMs) >= longStandMs ? 0 : 1;
@@ -188,13 +204,17 @@ const sayStands = (readings: readonly Reading[]): readonly Saying[] => {
 };
 
 /** How much played after the wait, in editors that compute first. */
-const sayFits = (readings: readonly Reading[]): readonly Saying[] => {
+const fitLikelihoods = (readings: readonly Reading[]): readonly ReadingLikelihood[] => {
   const seconds = readings.flatMap(({ fitSec }) => (fitSec === null ? [] : [Math.max(0.1, fitSec)]));
-  return seconds.length > 0 ? [sayFigures('fitSec', 'timed', seconds, readingSpread.timed)] : [];
+  return seconds.length > 0 ? [likelihoodOfFigures('fitSec', 'timed', seconds, readingSpread.timed)] : [];
 };
 
 /** What was felt where nothing was read. */
-const sayFeels = (name: OutcomeName, readings: readonly Reading[], targetFps: number): readonly Saying[] => {
+const feelLikelihoods = (
+  name: OutcomeName,
+  readings: readonly Reading[],
+  targetFps: number,
+): readonly ReadingLikelihood[] => {
   const plays = readings.flatMap(({ shownFps, playFeel }) =>
     shownFps === null && playFeel !== null ? [playFeel] : [],
   );
@@ -202,14 +222,14 @@ const sayFeels = (name: OutcomeName, readings: readonly Reading[], targetFps: nu
     scrubMs === null && scrubFeel !== null ? [scrubFeel] : [],
   );
   return [
-    ...groupBy(plays, (feel) => feel).map(([feel, { length }]): Saying => {
+    ...groupBy(plays, (feel) => feel).map(([feel, { length }]): ReadingLikelihood => {
       const [low, high] = playBounds[feel];
       const spread = readingSpread.felt / 2 / Math.sqrt(length);
-      return saidOf(name, `${feel} ${length}`, weighBounds(name, low * targetFps, high * targetFps, spread));
+      return likelihoodOf(name, `${feel} ${length}`, weighBounds(name, low * targetFps, high * targetFps, spread));
     }),
     ...groupBy(jumps, (feel) => feel).map(
-      ([feel, { length }]): Saying =>
-        saidOf(
+      ([feel, { length }]): ReadingLikelihood =>
+        likelihoodOf(
           'scrubMs',
           `${feel} ${length}`,
           weighFeltScrub(...scrubBounds[feel], readingSpread.felt / Math.sqrt(length)),
@@ -219,7 +239,7 @@ const sayFeels = (name: OutcomeName, readings: readonly Reading[], targetFps: nu
 };
 
 /** Whether somebody could edit like this: what they said more often, because they judge one thing alike each time. */
-function sayJudgement(readings: readonly Reading[], complaint: Complaint): readonly Saying[] {
+function judgementLikelihoods(readings: readonly Reading[], complaint: Complaint): readonly ReadingLikelihood[] {
   const count = (said: Reading['isGoodEnough']): number => readings.filter((r) => r.isGoodEnough === said).length;
   const balance = count('yes') - count('no');
   if (balance === 0) return [];
@@ -232,24 +252,28 @@ function sayJudgement(readings: readonly Reading[], complaint: Complaint): reado
   ];
 }
 
-function sayingsOf({ moment, readings }: ReadingGroup, targetFps: number, complaint: Complaint): readonly Saying[] {
+function likelihoodsOf(
+  { moment, readings }: ReadingGroup,
+  targetFps: number,
+  complaint: Complaint,
+): readonly ReadingLikelihood[] {
   const rateName: OutcomeName = moment === 'later' ? 'laterFps' : 'shownFps';
   return [
-    ...sayRates(rateName, readings, targetFps),
-    ...sayScrubs(readings),
-    ...sayOpenings(readings),
-    ...sayFits(readings),
-    ...sayUse(
+    ...rateLikelihoods(rateName, readings, targetFps),
+    ...scrubLikelihoods(readings),
+    ...openingLikelihoods(readings),
+    ...fitLikelihoods(readings),
+    ...monitorLikelihoods(
       'coreUseRatio',
       readings.map(({ coreUsePercent }) => coreUsePercent),
     ),
-    ...sayUse(
+    ...monitorLikelihoods(
       'memoryRatio',
       readings.map(({ memoryUsePercent }) => memoryUsePercent),
     ),
-    ...sayStands(readings),
-    ...sayFeels(rateName, readings, targetFps),
-    ...sayJudgement(readings, complaint),
+    ...standLikelihoods(readings),
+    ...feelLikelihoods(rateName, readings, targetFps),
+    ...judgementLikelihoods(readings, complaint),
   ];
 }
 
@@ -266,9 +290,9 @@ export function listReadingEvidence(
   return groups.flatMap(([key, taken]) => {
     const [{ fixes, moment }] = taken as readonly [Reading];
     const group = { fixes, moment, readings: taken };
-    return sayingsOf(group, targetFps, complaint).map((said) => ({
-      ...said,
-      key: `${key} ${said.key}`,
+    return likelihoodsOf(group, targetFps, complaint).map((likelihood) => ({
+      ...likelihood,
+      key: `${key} ${likelihood.key}`,
       fixes,
       source: { kind: 'readings' as const, fixes, moment },
     }));

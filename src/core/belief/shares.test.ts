@@ -4,11 +4,11 @@ import { statedTimelineFields } from '../card';
 import type { JobCard } from '../card/types';
 import { causeCatalogue } from '../causes';
 import { createCase } from '../simulate/cases';
-import { type Belief, believe, type PartShares, rankCauses, sharesUnder } from '.';
+import { type Belief, inferPosterior, type PartShares, rankCauses, sharesUnder } from '.';
 import { usableGap } from './forecast-belief';
 
 const cards = [...(await loadDemoCards()), ...[3011, 3012, 3013].map((seed) => createCase(seed).card)];
-const beliefs: readonly Belief[] = cards.map((card) => believe(card, { sampleCount: 800 }));
+const beliefs: readonly Belief[] = cards.map((card) => inferPosterior(card, { sampleCount: 800 }));
 
 /** Checks something of every sample of every part. */
 function ofEachSample(parts: readonly PartShares[], check: (shares: readonly number[], gap: number) => void): void {
@@ -70,7 +70,7 @@ describe('what no switch closes', () => {
   const sharesOf = (videoLayerCount: number): ReadonlyMap<string, number> => {
     const card = { ...heavyFilm, timeline: { ...heavyFilm.timeline, stated: statedTimelineFields, videoLayerCount } };
     return new Map(
-      rankCauses(sharesUnder(believe(card, { sampleCount: 800 }), [])).map(({ id, share }) => [id, share]),
+      rankCauses(sharesUnder(inferPosterior(card, { sampleCount: 800 }), [])).map(({ id, share }) => [id, share]),
     );
   };
 
@@ -88,7 +88,7 @@ describe('a panel that is said to be open', () => {
     if (!card) throw new Error('no demo card');
     const said: JobCard = { ...card, readings: [], editor: { ...card.editor, isSourcePanelOpen: 'yes' } };
     const weightOf = (of: JobCard): number =>
-      believe(of, { sampleCount: 800 }).parts.reduce(
+      inferPosterior(of, { sampleCount: 800 }).parts.reduce(
         (sum, { weight, hypothesis }) => sum + (hypothesis.state.hidden.isPanelReadingOriginals ? weight : 0),
         0,
       );

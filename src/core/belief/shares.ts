@@ -13,8 +13,8 @@ import { createOutcomes, type Extent, evaluate, type Outcomes } from '../load/ev
 import type { SetupState } from '../load/types';
 import { compileWithoutPart } from '../load/without-part';
 import { type Complaint, extentOfComplaint, fillAllGaps, fillGaps, type Respect } from '../usable';
-import type { Belief, BeliefPart } from './believe';
 import { usableGap } from './forecast-belief';
+import type { Belief, BeliefPart } from './posterior';
 
 /** A cause with what is believed of it. */
 export interface CauseBelief {

@@ -8,7 +8,7 @@ import { createOutcomes } from '../load/evaluate';
 import { drawParameterSamples } from '../load/parameter-samples';
 import { noTroubles, type SetupState } from '../load/types';
 import type { FileRead } from '../test-play/types';
-import { believe } from './believe';
+import { inferPosterior } from './posterior';
 import { rankCauses, sharesUnder } from './shares';
 import {
   listTestPlayEvidence,
@@ -48,7 +48,8 @@ beforeAll(async () => {
 });
 
 const probabilityOf = (of: JobCard, id: string): number =>
-  rankCauses(sharesUnder(believe(of, { sampleCount: 1500 }), [])).find((cause) => cause.id === id)?.probability ?? 0;
+  rankCauses(sharesUnder(inferPosterior(of, { sampleCount: 1500 }), [])).find((cause) => cause.id === id)
+    ?.probability ?? 0;
 
 describe('what is predicted of a test-play', () => {
   it('falls with a processor that is held back or shared, and not with a driver’s trouble', () => {
@@ -111,12 +112,13 @@ describe('what a file that was read says of its drive', () => {
   });
   /** How likely the drive gives less than its kind does. */
   const heldSlow = (of: JobCard): number =>
-    believe(of, { sampleCount: 1500 })
+    inferPosterior(of, { sampleCount: 1500 })
       .parts.filter(({ hypothesis }) => hypothesis.state.hidden.troubles.drive > 0)
       .reduce((sum, { weight }) => sum + weight, 0);
 
   it('holds a drive that gives a fifth of its kind to be slow', () => {
-    const stated = believe(card, { sampleCount: 200 }).base.setup.clips[0]?.original.drive.readMegabytePerSec ?? 0;
+    const stated =
+      inferPosterior(card, { sampleCount: 200 }).base.setup.clips[0]?.original.drive.readMegabytePerSec ?? 0;
     const odds = (of: JobCard): number => heldSlow(of) / (1 - heldSlow(of));
     expect(odds(readOf(fileReadAt(stated / 5)))).toBeGreaterThan(10 * odds(card));
   });
@@ -140,7 +142,7 @@ describe('listTestPlayEvidence', () => {
     const usual = probabilityOf(card, 'power-or-heat') + probabilityOf(card, 'programs-busy');
     const chance = (fps: number): number =>
       probabilityOf(played(fps), 'power-or-heat') + probabilityOf(played(fps), 'programs-busy');
-    const [base] = [believe(card, { sampleCount: 200 }).base];
+    const [base] = [inferPosterior(card, { sampleCount: 200 }).base];
     const sound = predictedOf(base, predictedSoftwareFps).reduce((sum, fps) => sum + fps, 0) / sampleCount;
     expect(chance(sound / 3)).toBeGreaterThan(3 * usual);
     expect(chance(sound)).toBeLessThan(usual);
@@ -170,7 +172,7 @@ describe('listTestPlayEvidence', () => {
       ),
     };
     const seen = [decodeTest([decodeRun(100), decodeRun(300, { way: 'hardware' })])];
-    const baseOf = (of: JobCard) => believe(of, { sampleCount: 200 }).base.setup;
+    const baseOf = (of: JobCard) => inferPosterior(of, { sampleCount: 200 }).base.setup;
     const isDecodedBy = (of: JobCard): readonly string[] =>
       baseOf(of).clips.map(({ original }) => original.hardwareDecode);
     expect(new Set(isDecodedBy(refused))).toEqual(new Set(['no']));

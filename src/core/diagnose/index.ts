@@ -38,7 +38,7 @@ export { findRoomLeft, type RoomLeft } from './moves/room-left';
 export { type CardOverview, firstByEstimate, summariseCard } from './overview/card-overview';
 export { type ClipFilter, clipGroups, countTraits, everyClip, filterClipRows } from './overview/clip-filter';
 export { listClipRecords } from './overview/clip-records';
-export { type ClipCost, type ClipRow, findHeaviest, listClipRows } from './overview/clip-rows';
+export { type ClipRow, findHeaviest, type LoneClipCost, listClipRows } from './overview/clip-rows';
 export { isChosenPlan, remainingPlan } from './plan/chosen-plan';
 export type { Plan, PlanId } from './plan/plan';
 export { listWaysOfWorking, type WayOfWorking } from './plan/ways-of-working';

@@ -57,7 +57,7 @@ describe('the loop on the demo cards, measured on their practice machines', () =
         card = applyAll(card, begin(`t${step}`, move.fix));
         measure();
         const trial = openTrial(card);
-        const advice = trial && adviseTrial(card, trial, diagnose(card).sketch);
+        const advice = trial && adviseTrial(card, trial, diagnose(card).posterior);
         if (!advice) throw new Error('no advice');
         card = applyAll(card, end(`t${step}`, advice.recommended));
       }
@@ -157,53 +157,53 @@ describe('chooseStep', () => {
   });
 });
 
-describe('what is asked of the sketch', () => {
+describe('what is asked of the posterior', () => {
   it('agrees with the whole belief to a tenth in rate and two tenths in probability', () => {
     for (const card of demoCards) {
       const diagnosis = diagnose(card);
-      const { sketch, shownFps, usableProbability } = diagnosis;
-      const small = forecastUnder(sketch, fixesInForce(card));
+      const { posterior, shownFps, usableProbability } = diagnosis;
+      const small = forecastUnder(posterior, fixesInForce(card));
       expect(Math.abs(Math.log(small.shownFps.mid / shownFps.mid)), card.id).toBeLessThan(0.1);
       expect(Math.abs(small.usableProbability - usableProbability), card.id).toBeLessThan(0.2);
-      expect(sketch.parts.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 6);
+      expect(posterior.parts.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 6);
     }
   });
 
   it('forecasts any set, with what it gives up and takes, and finds what hinders a fix', () => {
-    const { sketch } = diagnose(demoCardAt(1), { sampleCount: 800 });
-    const none = forecastSet(sketch, [], []);
-    const set = forecastSet(sketch, [quarter, { id: 'bypass-effects', level: 'all' }], []);
+    const { posterior } = diagnose(demoCardAt(1), { sampleCount: 800 });
+    const none = forecastSet(posterior, [], []);
+    const set = forecastSet(posterior, [quarter, { id: 'bypass-effects', level: 'all' }], []);
     expect(set.shownFps.mid).toBeGreaterThan(none.shownFps.mid);
     expect(set.sacrifice.picture).toBeGreaterThan(none.sacrifice.picture);
     expect([none.minutes, set.minutes > 0]).toEqual([0, true]);
     const solo = findFix('solo-track');
     const stop = findFix('stop-blending');
     if (!solo || !stop) throw new Error('no such fixes');
-    expect(findObstacle(sketch.base, [{ id: 'solo-track', level: null }], stop)).toEqual({
+    expect(findObstacle(posterior.base, [{ id: 'solo-track', level: null }], stop)).toEqual({
       code: 'excluded',
       by: 'solo-track',
     });
-    expect(findObstacle(sketch.base, [], solo)).toBeNull();
+    expect(findObstacle(posterior.base, [], solo)).toBeNull();
   });
 
   it('lists preview levels from full to smallest, never slower than the one before by more than chance', () => {
-    const { sketch } = diagnose(demoCardAt(1), { sampleCount: 800 });
+    const { posterior } = diagnose(demoCardAt(1), { sampleCount: 800 });
     for (const kind of ['quality', 'height'] as const) {
       const own = kind === 'quality' ? ['1/3'] : [400];
-      const choices = listPreviewChoices(sketch, [], kind, own);
+      const choices = listPreviewChoices(posterior, [], kind, own);
       expect(choices[0]).toMatchObject({ fix: null, isNow: true, missingRatio: 0 });
       expect(choices.some(({ fix }) => fix?.level === own[0])).toBe(true);
       const rates = choices.map(({ after }) => after.shownFps.mid);
       expect(rates).toEqual([...rates].sort((a, b) => a - b));
       for (const { drawnHeightPx, missingRatio } of choices)
-        expect(missingRatio > 0).toBe(drawnHeightPx < viewerHeightPx(sketch));
+        expect(missingRatio > 0).toBe(drawnHeightPx < viewerHeightPx(posterior));
     }
   });
 
   it('finds room only where the preview is usable, and less of it for dearer things', () => {
-    const { sketch } = diagnose(demoCardAt(1), { sampleCount: 800 });
-    expect(findRoomLeft(sketch, [])).toBeNull();
-    const room = findRoomLeft(sketch, [{ id: 'lower-preview-quality', level: '1/8' }]);
+    const { posterior } = diagnose(demoCardAt(1), { sampleCount: 800 });
+    expect(findRoomLeft(posterior, [])).toBeNull();
+    const room = findRoomLeft(posterior, [{ id: 'lower-preview-quality', level: '1/8' }]);
     expect(room).not.toBeNull();
     const countOf = (kind: string) => room?.effects.find((effect) => effect.kind === kind)?.layerCount ?? 0;
     expect(countOf('zoom')).toBeGreaterThanOrEqual(countOf('colour-curves'));
@@ -211,8 +211,8 @@ describe('what is asked of the sketch', () => {
 
   it('shows ways of working only where they bring a tenth, and those that bring more first', () => {
     const card = { ...demoCardAt(1), timeline: { ...demoCardAt(1).timeline, unusedClipCount: 400 } };
-    const { sketch } = diagnose(card, { sampleCount: 800 });
-    const ways = listWaysOfWorking(card, sketch, []);
+    const { posterior } = diagnose(card, { sampleCount: 800 });
+    const ways = listWaysOfWorking(card, posterior, []);
     expect(ways.map(({ id }) => id)).toContain('import-less');
     expect(ways.map(({ id }) => id)).toContain('share-one-effect');
     for (const { gain } of ways) expect(gain).toBeGreaterThan(0.095);

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { faultsOf, scenarioOptions as options } from '../../../tests/scenarios/faults-of';
 import { cardOf, draftOf } from '../../../tests/scenarios/scenario-cards';
 import { scenarios } from '../../../tests/scenarios/scenarios';
-import { believe, gapUnder } from '../belief';
+import { gapUnder, inferPosterior } from '../belief';
 import { createRandom } from '../numbers/random';
 
 describe('what people trip over', () => {
@@ -15,8 +15,8 @@ describe('what people trip over', () => {
 describe('where people are told both, facts decide', () => {
   const draft = draftOf(createRandom(5));
   const gapWith = (card: ReturnType<typeof cardOf>, id: string, level: string | number | null): number =>
-    gapUnder(believe(card, options), [{ id, level }]).gap;
-  const gapOf = (card: ReturnType<typeof cardOf>): number => gapUnder(believe(card, options), []).gap;
+    gapUnder(inferPosterior(card, options), [{ id, level }]).gap;
+  const gapOf = (card: ReturnType<typeof cardOf>): number => gapUnder(inferPosterior(card, options), []).gap;
 
   it('all memory or a little: it is taken from the editor where the system is short, and given where the editor is', () => {
     const tooMuch = cardOf(

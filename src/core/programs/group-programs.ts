@@ -39,7 +39,7 @@ export function groupPrograms(
   roleByKey: ReadonlyMap<string, ProgramRole> = new Map(),
 ): readonly ProgramUse[] {
   const byId = new Map(rows.map((row) => [row.processId, row]));
-  const saidOf = (row: ProcessRow): ProgramRole => roleByKey.get(programKeyOf(row.name)) ?? row.role;
+  const likelihoodOf = (row: ProcessRow): ProgramRole => roleByKey.get(programKeyOf(row.name)) ?? row.role;
   /** The process that stands for the program of each process. */
   const rootOf = new Map<number, ProcessRow>();
   const findRoot = (row: ProcessRow): ProcessRow => {
@@ -56,10 +56,12 @@ export function groupPrograms(
       const parent = at.parentId === null || at.parentId <= 1 ? undefined : byId.get(at.parentId);
       if (!parent || seen.has(parent.processId)) break;
       const isSameProgram = programKeyOf(parent.name) === programKeyOf(at.name);
-      if (!isSameProgram && startsOthers(saidOf(parent))) break;
+      if (!isSameProgram && startsOthers(likelihoodOf(parent))) break;
       // What has a purpose of its own is a program of its own, whoever started it.
       const isOwn =
-        saidOf(at) !== 'unknown' && saidOf(at) !== saidOf(parent) && !hostedNames.has(at.name.toLowerCase());
+        likelihoodOf(at) !== 'unknown' &&
+        likelihoodOf(at) !== likelihoodOf(parent) &&
+        !hostedNames.has(at.name.toLowerCase());
       if (!isSameProgram && isOwn) break;
       at = parent;
       const end = rootOf.get(at.processId);
@@ -84,7 +86,7 @@ export function groupPrograms(
     return {
       rootProcessId: root.processId,
       name: named.name,
-      role: saidOf(root),
+      role: likelihoodOf(root),
       processCount: members.length,
       busyCores: sumOrNull(members.map(({ busyCores }) => busyCores)),
       memoryMib: sumOrNull(members.map(({ memoryMib }) => memoryMib)),

@@ -37,19 +37,20 @@ const listMoved = (asIs: WhatIfChoices, touched: Partial<WhatIfChoices>): Partia
  * where there is no reading yet.
  */
 export function useWhatIf(card: JobCard, believed: Belief | null, fitted: Belief | null): WhatIfState {
-  const sketch = fitted && believed;
+  const posterior = fitted && believed;
   const [touched, setTouched] = useState<Partial<WhatIfChoices>>({});
   const asIs = useMemo(() => choicesAsIs(card), [card]);
   const moved = useMemo(() => listMoved(asIs, touched), [asIs, touched]);
   const choices = useMemo(() => ({ ...asIs, ...moved }), [asIs, moved]);
   const inForce = useMemo(() => fixesInForce(card), [card]);
   const before = useMemo(
-    () => (sketch ? forecastChoicesUnder(sketch, inForce, {}, fitted ?? sketch) : forecastChoices(card, asIs)),
-    [card, sketch, fitted, inForce, asIs],
+    () => (posterior ? forecastChoicesUnder(posterior, inForce, {}, fitted ?? posterior) : forecastChoices(card, asIs)),
+    [card, posterior, fitted, inForce, asIs],
   );
   const after = useMemo(
-    () => (sketch ? forecastChoicesUnder(sketch, inForce, moved, fitted ?? sketch) : forecastChoices(card, choices)),
-    [card, sketch, fitted, inForce, moved, choices],
+    () =>
+      posterior ? forecastChoicesUnder(posterior, inForce, moved, fitted ?? posterior) : forecastChoices(card, choices),
+    [card, posterior, fitted, inForce, moved, choices],
   );
   const heightPx = choices.proxyHeightPx ?? proxyHeightPx;
   const proxyClipCount = useMemo(() => countProxyClips(card, choices, heightPx), [card, choices, heightPx]);

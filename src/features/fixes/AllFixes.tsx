@@ -14,7 +14,7 @@ import { FixCard } from './FixCard';
 interface AllFixesProps {
   readonly card: JobCard;
   /** What readings and answers leave likely; null where there are none, or nothing is concluded yet. */
-  readonly sketch: Belief | null;
+  readonly posterior: Belief | null;
   /** The one that is shown above already. */
   readonly shown: FixUse | null;
   readonly canTry: boolean;
@@ -23,10 +23,10 @@ interface AllFixesProps {
 }
 
 /** Every other fix in reach, to be taken out of turn: what helps first, the rest folded away. */
-export function AllFixes({ card, sketch, shown, canTry, isUsable, onTry }: AllFixesProps) {
+export function AllFixes({ card, posterior, shown, canTry, isUsable, onTry }: AllFixesProps) {
   // Ranking seventy fixes on a long project takes a moment; what the belief answers must not wait for it.
   const settled = useDeferredValue(card);
-  const belief = useDeferredValue(sketch);
+  const belief = useDeferredValue(posterior);
   const ranked = useMemo(
     () => (belief ? rankBelievedFixes(settled, belief) : rankCardFixes(settled)),
     [settled, belief],

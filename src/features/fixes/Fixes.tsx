@@ -102,7 +102,7 @@ export function Fixes() {
         <SheetBoundary title="Others worth trying">
           <AllFixes
             card={card}
-            sketch={card.readings.length > 0 ? (diagnosis?.sketch ?? null) : null}
+            posterior={card.readings.length > 0 ? (diagnosis?.posterior ?? null) : null}
             shown={isMoveShown && 'fix' in move ? move.fix : null}
             canTry={canTry}
             isUsable={overview.isUsable}

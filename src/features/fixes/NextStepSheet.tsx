@@ -55,7 +55,7 @@ function FixFacts({ card, diagnosis, fix }: Pick<NextStepSheetProps, 'card' | 'd
     const known = findFix(fix.id);
     const state = keptState(card);
     return {
-      after: forecastUnder(diagnosis.sketch, [...keptFixes(card), fix]),
+      after: forecastUnder(diagnosis.posterior, [...keptFixes(card), fix]),
       minutes: known?.effortMinutes(state, fix.level) ?? 0,
       work: known?.work?.(state, fix.level) ?? null,
     };
@@ -106,7 +106,7 @@ function WhyNotFirst({
   fix,
 }: Pick<NextStepSheetProps, 'card' | 'diagnosis'> & { readonly fix: FixUse }) {
   const settled = useDeferredValue(card);
-  const stronger = useMemo(() => findStronger(settled, diagnosis.sketch, fix), [settled, diagnosis, fix]);
+  const stronger = useMemo(() => findStronger(settled, diagnosis.posterior, fix), [settled, diagnosis, fix]);
   return stronger && <Why>{describeStronger(stronger)}</Why>;
 }
 

@@ -3,7 +3,7 @@
 import { ChevronDown, ChevronUp, FileInput, RotateCw, Trash2 } from 'lucide-react';
 import styled from 'styled-components';
 import type { CardClip, HardwareVerdict } from '@/core/card';
-import type { ClipCost, ClipRow } from '@/core/diagnose';
+import type { ClipRow, LoneClipCost } from '@/core/diagnose';
 import type { LaneId } from '@/core/load';
 import { driveKinds } from '@/core/machine';
 import { describeFormat } from '@/messages/clip-facts';
@@ -54,7 +54,7 @@ const verdictNames: Readonly<Record<HardwareVerdict['state'], string>> = {
   unlikely: 'unlikely',
 };
 
-function CostOfClip({ cost, budgetMs }: { readonly cost: ClipCost; readonly budgetMs: number }) {
+function CostOfClip({ cost, budgetMs }: { readonly cost: LoneClipCost; readonly budgetMs: number }) {
   return (
     <>
       <Costs>

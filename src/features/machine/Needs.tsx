@@ -17,13 +17,13 @@ const restMs = 800;
 /** What was worked out last of the card, from when it was asked for on; null until then. */
 function useMachineNeeds(card: JobCard, isAsked: boolean): MachineNeeds | null {
   const { diagnosis } = useDiagnosis();
-  const sketch = diagnosis?.sketch ?? null;
+  const posterior = diagnosis?.posterior ?? null;
   const [needs, setNeeds] = useState<MachineNeeds | null>(null);
   useEffect(() => {
     if (!isAsked) return;
-    const timer = setTimeout(() => setNeeds(findMachineNeeds(card, sketch)), restMs);
+    const timer = setTimeout(() => setNeeds(findMachineNeeds(card, posterior)), restMs);
     return () => clearTimeout(timer);
-  }, [card, sketch, isAsked]);
+  }, [card, posterior, isAsked]);
   return needs;
 }
 

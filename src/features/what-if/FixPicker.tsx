@@ -29,15 +29,15 @@ const isSetting = ({ group }: FixDefinition): boolean => group !== 'export' && g
 
 interface FixPickerProps {
   readonly card: JobCard;
-  readonly sketch: Belief;
+  readonly posterior: Belief;
   readonly set: WhatIfSet;
 }
 
-function FixLine({ fix, sketch, set }: Omit<FixPickerProps, 'card'> & { readonly fix: FixDefinition<FixId> }) {
+function FixLine({ fix, posterior, set }: Omit<FixPickerProps, 'card'> & { readonly fix: FixDefinition<FixId> }) {
   const chosen = set.chosen.find(({ id }) => id === fix.id);
-  const obstacle = chosen ? null : findObstacle(sketch.base, set.chosen, fix);
+  const obstacle = chosen ? null : findObstacle(posterior.base, set.chosen, fix);
   const others = set.chosen.filter(({ id }) => id !== fix.id);
-  const levels = fix.levelsFor(applyFixes(sketch.base, others));
+  const levels = fix.levelsFor(applyFixes(posterior.base, others));
   const [first] = levels;
   if (obstacle?.code === 'cannot-apply' || (!chosen && first === undefined)) return null;
   const level: FixLevel = chosen ? chosen.level : (levels.find((each) => each === fix.defaultLevel) ?? first ?? null);
@@ -71,10 +71,10 @@ function FixLine({ fix, sketch, set }: Omit<FixPickerProps, 'card'> & { readonly
 }
 
 /** Every fix that can be made here, by the part of the work it belongs to; what is chosen stands open. */
-export function FixPicker({ card, sketch, set }: FixPickerProps) {
+export function FixPicker({ card, posterior, set }: FixPickerProps) {
   const offered = fixCatalogue.filter((fix) => isSetting(fix) && !card.editorProfile.lacks.includes(fix.id));
   const chosen = offered.filter(({ id }) => set.chosen.some((fix) => fix.id === id));
-  const show = (fix: FixDefinition<FixId>) => <FixLine key={fix.id} fix={fix} sketch={sketch} set={set} />;
+  const show = (fix: FixDefinition<FixId>) => <FixLine key={fix.id} fix={fix} posterior={posterior} set={set} />;
   return (
     <Sheet title="Fixes in the set" aside={`${set.chosen.length} chosen`}>
       {chosen.map(show)}

@@ -47,22 +47,22 @@ const nameOf = ({ fix, kind }: PreviewChoice): string =>
   fix === null ? 'Full' : kind === 'height' ? `${fix.level} high` : String(fix.level);
 
 interface PreviewTableProps {
-  readonly sketch: Belief;
+  readonly posterior: Belief;
   readonly set: WhatIfSet;
 }
 
 /** Each preview quality or height: its expected rate, its picture next to the full one, and what is lost of it. */
-export function PreviewTable({ sketch, set }: PreviewTableProps) {
+export function PreviewTable({ posterior, set }: PreviewTableProps) {
   const [kind, setKind] = useState<PreviewChoiceKind>('quality');
   const [own, setOwn] = useState<Readonly<Record<PreviewChoiceKind, readonly (string | number)[]>>>({
     quality: [],
     height: [],
   });
   const choices = useMemo(
-    () => listPreviewChoices(sketch, set.chosen, kind, own[kind]),
-    [sketch, set.chosen, kind, own],
+    () => listPreviewChoices(posterior, set.chosen, kind, own[kind]),
+    [posterior, set.chosen, kind, own],
   );
-  const seenPx = viewerHeightPx(sketch);
+  const seenPx = viewerHeightPx(posterior);
   const picture = useClipPicture();
   const viewed = useMemo(() => picture && { picture, viewerHeightPx: seenPx }, [picture, seenPx]);
   const chosen = choices.find(({ isNow }) => isNow) ?? choices[0];

@@ -9,7 +9,7 @@ import { useDiagnosis } from '../shell/answer/diagnosis-context';
 import { useOpenCard } from '../shell/card/use-open-card';
 import { SheetBoundary } from '../shell/frame/SheetBoundary';
 import { ToolPage } from '../shell/frame/ToolPage';
-import { useFittedSketch } from '../shell/gauge/use-frame-time';
+import { useConditionedPosterior } from '../shell/gauge/use-frame-time';
 import { FixPicker } from './FixPicker';
 import { Presets } from './Presets';
 import { PreviewTable } from './PreviewTable';
@@ -17,9 +17,9 @@ import { SetResult } from './SetResult';
 import { useWhatIfSet } from './use-what-if-set';
 
 function WhatIfSheets({ card, diagnosis }: { readonly card: JobCard; readonly diagnosis: Diagnosis }) {
-  const { sketch, plans, targetFps } = diagnosis;
-  const set = useWhatIfSet(card, sketch, useFittedSketch(card));
-  const room = useMemo(() => findRoomLeft(sketch, set.chosen), [sketch, set.chosen]);
+  const { posterior, plans, targetFps } = diagnosis;
+  const set = useWhatIfSet(card, posterior, useConditionedPosterior(card));
+  const room = useMemo(() => findRoomLeft(posterior, set.chosen), [posterior, set.chosen]);
   return (
     <>
       <Presets plans={plans} set={set} />
@@ -28,10 +28,10 @@ function WhatIfSheets({ card, diagnosis }: { readonly card: JobCard; readonly di
       </SheetBoundary>
       {room && <Note>{describeRoom(room)}</Note>}
       <SheetBoundary title="The preview’s picture">
-        <PreviewTable sketch={sketch} set={set} />
+        <PreviewTable posterior={posterior} set={set} />
       </SheetBoundary>
       <SheetBoundary title="Fixes in the set">
-        <FixPicker card={card} sketch={sketch} set={set} />
+        <FixPicker card={card} posterior={posterior} set={set} />
       </SheetBoundary>
     </>
   );

@@ -20,14 +20,17 @@ export interface WhatIfSet {
 }
 
 /** Any set of fixes at once, and what it would bring; nothing on the card changes. */
-export function useWhatIfSet(card: JobCard, sketch: Belief, fitted: Belief | null): WhatIfSet {
+export function useWhatIfSet(card: JobCard, posterior: Belief, fitted: Belief | null): WhatIfSet {
   const inForce = useMemo(() => fixesInForce(card), [card]);
   const [picked, setPicked] = useState<readonly FixUse[] | null>(null);
   const chosen = picked ?? inForce;
-  const before = useMemo(() => forecastSet(sketch, inForce, inForce, fitted ?? sketch), [sketch, fitted, inForce]);
+  const before = useMemo(
+    () => forecastSet(posterior, inForce, inForce, fitted ?? posterior),
+    [posterior, fitted, inForce],
+  );
   const after = useMemo(
-    () => forecastSet(sketch, chosen, inForce, fitted ?? sketch),
-    [sketch, fitted, chosen, inForce],
+    () => forecastSet(posterior, chosen, inForce, fitted ?? posterior),
+    [posterior, fitted, chosen, inForce],
   );
   return {
     inForce,

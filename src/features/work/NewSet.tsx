@@ -9,14 +9,14 @@ import { SetForm } from './SetForm';
 const emptySet = (): WorkingSet => ({ id: crypto.randomUUID(), name: '', fixes: [] });
 
 /** A working set of one's own: after it is added, the form is empty for the next. */
-export function NewSet({ card, sketch }: { readonly card: JobCard; readonly sketch: Belief }) {
+export function NewSet({ card, posterior }: { readonly card: JobCard; readonly posterior: Belief }) {
   const [set, setSet] = useState(emptySet);
   return (
     <Disclosure label="A set of your own">
       <SetForm
         key={set.id}
         card={card}
-        sketch={sketch}
+        posterior={posterior}
         set={set}
         saveLabel="Add this set"
         onSaved={() => setSet(emptySet())}

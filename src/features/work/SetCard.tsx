@@ -33,7 +33,7 @@ const Ways = styled.div`
 
 interface SetCardProps {
   readonly card: JobCard;
-  readonly sketch: Belief;
+  readonly posterior: Belief;
   readonly set: WorkingSet;
   readonly what: string;
   readonly onUse: () => void;
@@ -43,10 +43,10 @@ interface SetCardProps {
 }
 
 /** One working set: what it holds, what to expect, and the short list each way. */
-export function SetCard({ card, sketch, set, what, onUse, onLeave, own }: SetCardProps) {
+export function SetCard({ card, posterior, set, what, onUse, onLeave, own }: SetCardProps) {
   const inUse = workingSetInUse(card);
   const isUsed = inUse?.id === set.id;
-  const after = useMemo(() => forecastUnder(sketch, fixesOfSet(card, set)), [sketch, card, set]);
+  const after = useMemo(() => forecastUnder(posterior, fixesOfSet(card, set)), [posterior, card, set]);
   // The way there is from where one is now, the way back to the fixes as they were kept.
   const there = listSwitches(card, isUsed ? null : inUse, set);
   const back = listSwitches(card, set, null);

@@ -15,14 +15,14 @@ import { useOpenCard } from '../shell/card/use-open-card';
  * Preview fixes that can be made here: as the set has them, else at the level in force, else at the one that is meant
  * where none is given.
  */
-function listChoices(card: JobCard, sketch: Belief, ofSet: readonly FixUse[]): readonly FixUse[] {
+function listChoices(card: JobCard, posterior: Belief, ofSet: readonly FixUse[]): readonly FixUse[] {
   const inForce = fixesInForce(card);
   return fixCatalogue
     .filter(({ id }) => isSwitchable(id) && !card.editorProfile.lacks.includes(id))
     .flatMap((fix) => {
       const held = [...ofSet, ...inForce].find(({ id }) => id === fix.id);
       if (held) return [held];
-      const levels = fix.levelsFor(sketch.base);
+      const levels = fix.levelsFor(posterior.base);
       const level = levels.find((each) => each === fix.defaultLevel) ?? levels[0];
       return level === undefined ? [] : [{ id: fix.id, level }];
     });
@@ -30,7 +30,7 @@ function listChoices(card: JobCard, sketch: Belief, ofSet: readonly FixUse[]): r
 
 interface SetFormProps {
   readonly card: JobCard;
-  readonly sketch: Belief;
+  readonly posterior: Belief;
   /** The set as it stands: an empty one for a new set. */
   readonly set: WorkingSet;
   readonly saveLabel: string;
@@ -39,11 +39,11 @@ interface SetFormProps {
 }
 
 /** The name of a working set, and the preview fixes that belong to it. */
-export function SetForm({ card, sketch, set, saveLabel, onSaved, onCancel }: SetFormProps) {
+export function SetForm({ card, posterior, set, saveLabel, onSaved, onCancel }: SetFormProps) {
   const { run } = useOpenCard();
   const [name, setName] = useState(set.name);
   const [chosen, setChosen] = useState(set.fixes);
-  const choices = useMemo(() => listChoices(card, sketch, set.fixes), [card, sketch, set.fixes]);
+  const choices = useMemo(() => listChoices(card, posterior, set.fixes), [card, posterior, set.fixes]);
   const save = () => {
     if (run({ type: 'saveWorkingSet', input: { set: { ...set, name, fixes: chosen } } }).ok) onSaved();
   };

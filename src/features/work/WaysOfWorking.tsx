@@ -50,9 +50,9 @@ function WorkOrder({ told }: { readonly told: ReadonlySet<string> }) {
 
 /** Habits that keep this project light: each with what it would bring here where that is a tenth or more, and their order. */
 export function WaysOfWorking({ card, diagnosis }: { readonly card: JobCard; readonly diagnosis: Diagnosis }) {
-  const { sketch } = diagnosis;
-  const ways = useMemo(() => listWaysOfWorking(card, sketch, fixesInForce(card)), [card, sketch]);
-  const room = useMemo(() => findRoomLeft(sketch, fixesInForce(card)), [card, sketch]);
+  const { posterior } = diagnosis;
+  const ways = useMemo(() => listWaysOfWorking(card, posterior, fixesInForce(card)), [card, posterior]);
+  const room = useMemo(() => findRoomLeft(posterior, fixesInForce(card)), [card, posterior]);
   return (
     <>
       <Sheet title="A way of working that stays light" aside="for this timeline">

@@ -55,7 +55,7 @@ export function WorkingSets({ card, diagnosis }: { readonly card: JobCard; reado
     <SetBox key={set.id} aria-label={`Change ${set.name}`}>
       <SetForm
         card={card}
-        sketch={diagnosis.sketch}
+        posterior={diagnosis.posterior}
         set={set}
         saveLabel="Save the set"
         onSaved={() => tellChanged(set)}
@@ -67,7 +67,7 @@ export function WorkingSets({ card, diagnosis }: { readonly card: JobCard; reado
     <SetCard
       key={set.id}
       card={card}
-      sketch={diagnosis.sketch}
+      posterior={diagnosis.posterior}
       set={set}
       what={what}
       onUse={() => use(set)}
@@ -86,7 +86,7 @@ export function WorkingSets({ card, diagnosis }: { readonly card: JobCard; reado
           set.id === changedId && set.id !== card.workingSetId ? form(set) : show(set, 'your own', true),
         )}
       </Grid>
-      <NewSet card={card} sketch={diagnosis.sketch} />
+      <NewSet card={card} posterior={diagnosis.posterior} />
     </Sheet>
   );
 }

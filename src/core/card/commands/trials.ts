@@ -18,7 +18,7 @@ const withTrial = (card: JobCard, id: string, change: Partial<Trial>): JobCard =
 });
 
 /** Figures of which one is enough to make a reading. */
-const sayingFields = [
+const statingFields = [
   'shownFps',
   'playFeel',
   'scrubFeel',
@@ -40,7 +40,7 @@ export const addReading: CommandHandler<{
   readonly reading: Omit<Reading, 'fixes'>;
   readonly fixes?: readonly FixUse[];
 }> = (card, { reading, fixes = fixesInForce(card) }) => {
-  if (sayingFields.every((field) => reading[field] === null) && reading.isGoodEnough === 'unknown')
+  if (statingFields.every((field) => reading[field] === null) && reading.isGoodEnough === 'unknown')
     return fail({ code: 'reading-empty' });
   if (card.readings.some(({ id }) => id === reading.id))
     return fail({ code: 'item-exists', item: 'reading', id: reading.id });

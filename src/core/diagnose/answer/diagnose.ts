@@ -1,13 +1,13 @@
 import {
   type Belief,
-  type BelieveOptions,
-  believe,
   type CauseBelief,
   gapUnder,
+  inferPosterior,
+  type PosteriorOptions,
   rangesUnder,
   rankCauses,
   sharesUnder,
-  sketchBelief,
+  thinPosterior,
 } from '../../belief';
 import { type FixUse, fixesInForce, isSameFix, type JobCard, keptFixes, readingInForce } from '../../card';
 import { isOpenEnd } from '../../causes';
@@ -52,7 +52,7 @@ export interface Diagnosis extends AverageStages {
   /** Nothing in the catalogue explains what was read: an honest end, with what remains to try. */
   readonly isUnexplained: boolean;
   /** The likeliest of what is believed, small: for what is asked on the page. */
-  readonly sketch: Belief;
+  readonly posterior: Belief;
 }
 
 /** A gap that grows by less than this is no harm: less than a reading can tell. */
@@ -116,10 +116,10 @@ const weighUpgrades = (belief: Belief, inForce: readonly FixUse[]): readonly Upg
     })
     .sort((a, b) => b.usableProbability - a.usableProbability);
 
-/** A plan with what the sketch expects of it: every page that asks about the same set of fixes is answered the same. */
-function withSketchFigures(plan: Plan, sketch: Belief, inForce: readonly FixUse[]): Plan {
+/** A plan with what the posterior expects of it: every page that asks about the same set of fixes is answered the same. */
+function withFiguresOf(plan: Plan, posterior: Belief, inForce: readonly FixUse[]): Plan {
   const { shownFps, scrubMs, usableProbability } = rangesUnder(
-    sketch,
+    posterior,
     [...inForce, ...plan.fixes],
     ['shownFps', 'scrubMs'],
   );
@@ -151,8 +151,8 @@ export const causesToRead = (causes: readonly CauseBelief[]): readonly CauseBeli
  * The whole answer for a card: causes, next steps and plans, from everything on it and nothing else. Where the preview
  * is likely usable with what is in force, the causes are those of the set-up before any fix; else of what is left.
  */
-export const diagnose = (card: JobCard, options: BelieveOptions = {}): Diagnosis =>
-  conclude(card, believe(card, options));
+export const diagnose = (card: JobCard, options: PosteriorOptions = {}): Diagnosis =>
+  conclude(card, inferPosterior(card, options));
 
 /** The answer for a card of which this is believed. */
 export function conclude(card: JobCard, belief: Belief): Diagnosis {
@@ -169,7 +169,7 @@ export function conclude(card: JobCard, belief: Belief): Diagnosis {
   const isAtAnEnd = plans.length === 0 && (nextTests[0]?.score ?? 0) < leastScore;
   const { targetFps } = applyFixes(belief.base, inForce).setup;
   const top = causes[0];
-  const sketch = sketchBelief(belief);
+  const posterior = thinPosterior(belief);
   return {
     targetFps,
     budgetMs: 1000 / targetFps,
@@ -179,13 +179,13 @@ export function conclude(card: JobCard, belief: Belief): Diagnosis {
     usableProbability: now.usableProbability,
     causes,
     nextTests,
-    plans: plans.map((plan) => withSketchFigures(plan, sketch, inForce)),
+    plans: plans.map((plan) => withFiguresOf(plan, posterior, inForce)),
     relief: isAtAnEnd && (!isSolved || isDenied(card)) ? findRelief(belief, inForce, candidates) : null,
     upgrades: plans.length > 0 || isSolved ? [] : weighUpgrades(belief, inForce),
     giveBack: findGiveBack(belief, card, isAtAnEnd),
     milder: findMilder(belief, card),
     sideLeads: listSideLeads(card),
-    sketch,
+    posterior,
     isUnexplained: top !== undefined && isOpenEnd(top.id) && top.probability >= unexplainedProbability,
   };
 }

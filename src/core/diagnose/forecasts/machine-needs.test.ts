@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import { believe, priorBelief, sketchBelief } from '../../belief';
+import { inferPosterior, priorBelief, thinPosterior } from '../../belief';
 import { createJobCard } from '../../card';
 import { findMachineNeeds, forecastClosing } from '..';
 
@@ -30,7 +30,7 @@ describe('forecastClosing', () => {
   const ids = programsBusy.programs.map(({ id }) => id);
 
   it('brings more for what takes more, next to nothing for what takes nothing, and most for all of them', () => {
-    for (const belief of [priorBelief(programsBusy), sketchBelief(believe(programsBusy))]) {
+    for (const belief of [priorBelief(programsBusy), thinPosterior(inferPosterior(programsBusy))]) {
       const { before, after, gainById } = forecastClosing(programsBusy, belief, ids);
       expect(after.mid).toBeGreaterThan(before.mid + 3);
       const [sync, scan, chat, saver] = ids.map((id) => gainById.get(id) ?? 0);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import { believe, priorBelief } from '../../belief';
+import { inferPosterior, priorBelief } from '../../belief';
 import type { JobCard } from '../../card';
 import { listProxyCandidates } from '../../fixes';
 import { withHidden } from '../../load/change-state';
@@ -60,7 +60,7 @@ describe('lightensEffects', () => {
           : facts,
     }));
     const card = { ...effects, clips, timeline: { ...effects.timeline, videoLayerCount: 1 } };
-    const belief = believe(card, { sampleCount: 1000 });
+    const belief = inferPosterior(card, { sampleCount: 1000 });
     const computedAt = (effectsAt: 'clip' | 'preview') => ({
       ...belief,
       parts: belief.parts.map((part) => ({

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
-import { type Belief, believe, forecastUnder } from '../../belief';
+import { type Belief, forecastUnder, inferPosterior } from '../../belief';
 import type { JobCard } from '../../card';
 import type { FixAtLevel } from '../../fixes';
 import { averageStages, choicesAsIs, forecastChoicesUnder, type WhatIfChoices } from '..';
@@ -9,7 +9,7 @@ let cards: readonly JobCard[] = [];
 let beliefs: readonly Belief[] = [];
 beforeAll(async () => {
   cards = await loadDemoCards();
-  beliefs = cards.map((card) => believe(card, { sampleCount: 800 }));
+  beliefs = cards.map((card) => inferPosterior(card, { sampleCount: 800 }));
 });
 
 const withEach = (test: (card: JobCard, belief: Belief) => void): void => {

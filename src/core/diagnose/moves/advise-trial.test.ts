@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { applyAll } from '../../../../tests/stand-ins/commands';
 import { demoCardAt } from '../../../../tests/stand-ins/demo-cards';
 import { begin, close, end, quarter, read } from '../../../../tests/stand-ins/trials';
-import { believe } from '../../belief';
+import { inferPosterior } from '../../belief';
 import { openTrial, type Reading, type Trial } from '../../card';
 import { adviseTrial } from '..';
 
@@ -60,7 +60,7 @@ describe('adviseTrial', () => {
         read('a', { shownFps: 22, scrubFeel: 'unusable' }),
       );
       const trial = openTrial(card);
-      return trial && adviseTrial(card, trial, believe(card, { sampleCount: 800 }));
+      return trial && adviseTrial(card, trial, inferPosterior(card, { sampleCount: 800 }));
     };
     expect(adviseKnowing({ id: 'make-proxies', level: 540 })).toMatchObject({
       verdict: 'mixed',
@@ -83,7 +83,7 @@ describe('adviseTrial', () => {
       const after = rates.map((shownFps, i) => read(`a${i}`, { shownFps }));
       const card = applyAll(demoCardAt(0), ...before, begin('t', fix), ...after);
       const trial = openTrial(card);
-      return trial && adviseTrial(card, trial, believe(card, { sampleCount: 800 }));
+      return trial && adviseTrial(card, trial, inferPosterior(card, { sampleCount: 800 }));
     };
     // What decodes takes as long at any depth that pictures are drawn in.
     const depth = { id: 'lower-working-depth', level: null };
@@ -101,7 +101,7 @@ describe('adviseTrial', () => {
       read('a', { shownFps: 11, openingSec: 40 }),
     );
     const slowed = openTrial(slower);
-    expect(slowed && adviseTrial(slower, slowed, believe(slower, { sampleCount: 800 }))).toMatchObject({
+    expect(slowed && adviseTrial(slower, slowed, inferPosterior(slower, { sampleCount: 800 }))).toMatchObject({
       verdict: 'worse',
       reason: 'worse',
       isDoubtful: false,

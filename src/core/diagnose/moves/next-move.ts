@@ -4,7 +4,7 @@ import type { Diagnosis } from '../answer/diagnose';
 import { remainingPlan } from '../plan/chosen-plan';
 import type { Plan } from '../plan/plan';
 import { createRefusal } from './candidates';
-import { leastScore, type NextTest, readingMinutes } from './next-tests';
+import { leastScore, type NextTest, readingMinutes, unknownMinutesLeft } from './next-tests';
 import type { Relief } from './relief';
 
 /** The step that the belief would take next. */
@@ -44,13 +44,10 @@ export type NextMove =
   | { readonly kind: 'ease'; readonly fix: FixAtLevel };
 
 /** What a plan is worth a minute, on the scale of the tests' score. */
-const worthOf = (plan: Plan): number => (plan.probability * planMinutesLeft) / (plan.minutes + plan.fixes.length);
+const worthOf = (plan: Plan): number => (plan.probability * unknownMinutesLeft) / (plan.minutes + plan.fixes.length);
 
 /** Where a plan is at hand, a look that tells less than this, in bits, only holds a person up. Weighed on seeds 1 to 120. */
 const leastAskedBits = 0.04;
-
-/** As for tests: what is left to do where nothing is known yet, in minutes. */
-const planMinutesLeft = 40;
 
 /**
  * The one step to take on this card now. The person's own plan goes before what the belief would choose; where the
@@ -74,7 +71,7 @@ export function chooseStep(card: JobCard, diagnosis: Diagnosis): NextMove {
     const move = chooseMove(diagnosis);
     return move.kind === 'nothing-left' && needless ? { kind: 'give-back', fix: needless, isUsable: false } : move;
   }
-  const state = applyFixes(diagnosis.sketch.base, keptFixes(card));
+  const state = applyFixes(diagnosis.posterior.base, keptFixes(card));
   return {
     kind: 'follow-plan',
     fix: first,
@@ -118,9 +115,9 @@ export function chooseMove(diagnosis: Diagnosis): BeliefMove {
 }
 
 /** Minutes that making a fix takes, without the reading after it. */
-function effortOf({ id, level }: FixAtLevel, { nextTests, sketch }: Diagnosis): number {
+function effortOf({ id, level }: FixAtLevel, { nextTests, posterior }: Diagnosis): number {
   const test = nextTests.find((other) => isSameFix(other, { id, level }));
-  return test ? test.minutes - readingMinutes : (findFix(id)?.effortMinutes(sketch.base, level) ?? 0);
+  return test ? test.minutes - readingMinutes : (findFix(id)?.effortMinutes(posterior.base, level) ?? 0);
 }
 
 function toTry(fix: FixAtLevel, plan: Plan | null, diagnosis: Diagnosis): BeliefMove {

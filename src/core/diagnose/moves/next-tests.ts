@@ -51,7 +51,7 @@ export interface NextTest {
 type WeighedTest = Omit<NextTest, 'isToFindOut' | 'otherWays'> & { readonly certainty: number };
 
 /** What is left to do where nothing is known yet, in minutes: about what a lap through a list of tips takes. Assumption. */
-const minutesLeft = 40;
+export const unknownMinutesLeft = 40;
 /** Below this worth a step is not worth taking. */
 export const leastScore = 0.05;
 /** Below this many bits little is left to be found out. */
@@ -96,7 +96,7 @@ function worstRespect({ complaint }: Belief, parts: readonly PartOutcomes[]): Re
 }
 
 const scoreOf = (cureProbability: number, bits: number, bitsLeft: number, minutes: number): number =>
-  (cureProbability * minutesLeft + (bits / Math.max(leastBitsLeft, bitsLeft)) * minutesLeft) / minutes;
+  (cureProbability * unknownMinutesLeft + (bits / Math.max(leastBitsLeft, bitsLeft)) * unknownMinutesLeft) / minutes;
 
 /** The column of a histogram that a predicted figure falls into. */
 const columnOfFigure = (figure: number): number =>

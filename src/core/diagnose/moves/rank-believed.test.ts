@@ -5,24 +5,24 @@ import { type Belief, forecastUnder, gapUnder } from '../../belief';
 import { createReading, type JobCard, keptFixes } from '../../card';
 import { type Diagnosis, diagnose, forecastSet, rankBelievedFixes } from '..';
 
-let cards: readonly { readonly card: JobCard; readonly sketch: Belief }[] = [];
+let cards: readonly { readonly card: JobCard; readonly posterior: Belief }[] = [];
 beforeAll(async () => {
-  cards = (await loadDemoCards()).map((card) => ({ card, sketch: diagnose(card).sketch }));
+  cards = (await loadDemoCards()).map((card) => ({ card, posterior: diagnose(card).posterior }));
 });
 
 describe('rankBelievedFixes', () => {
   it('says of each fix what the belief says of it with what is kept', () => {
-    for (const { card, sketch } of cards)
-      for (const { id, level, gain, after } of rankBelievedFixes(card, sketch).slice(0, 12)) {
+    for (const { card, posterior } of cards)
+      for (const { id, level, gain, after } of rankBelievedFixes(card, posterior).slice(0, 12)) {
         const use = { id, level };
-        expect(after.shownFps).toEqual(forecastUnder(sketch, [use]).shownFps);
-        expect(gain).toBeCloseTo(Math.max(0, gapUnder(sketch, []).gap - gapUnder(sketch, [use]).gap), 12);
+        expect(after.shownFps).toEqual(forecastUnder(posterior, [use]).shownFps);
+        expect(gain).toBeCloseTo(Math.max(0, gapUnder(posterior, []).gap - gapUnder(posterior, [use]).gap), 12);
       }
   });
 
   it('puts first what closes most for what it costs, and each fix once', () => {
-    for (const { card, sketch } of cards) {
-      const ranked = rankBelievedFixes(card, sketch);
+    for (const { card, posterior } of cards) {
+      const ranked = rankBelievedFixes(card, posterior);
       const scores = ranked.map(({ score }) => score);
       expect(scores).toEqual([...scores].sort((a, b) => b - a));
       expect(new Set(ranked.map(({ id }) => id)).size).toBe(ranked.length);
@@ -39,11 +39,11 @@ describe('rankBelievedFixes', () => {
         { type: 'endTrial', input: { id: 'half', outcome: 'kept', nowMs: 3 } },
       );
       expect(keptFixes(kept)).toEqual([half]);
-      const { sketch } = diagnose(kept);
-      const again = rankBelievedFixes(kept, sketch).find(({ id }) => id === 'lower-preview-quality');
+      const { posterior } = diagnose(kept);
+      const again = rankBelievedFixes(kept, posterior).find(({ id }) => id === 'lower-preview-quality');
       if (!again) continue;
       const use = { id: again.id, level: again.level };
-      expect(again.after.shownFps).toEqual(forecastUnder(sketch, [use]).shownFps);
+      expect(again.after.shownFps).toEqual(forecastUnder(posterior, [use]).shownFps);
     }
   });
 });
@@ -53,9 +53,9 @@ describe('forecastSet', () => {
     const stagesOf = ({ stages, bindingLane }: Pick<Diagnosis, 'stages' | 'bindingLane'>) => ({ stages, bindingLane });
     const [first, second] = cards;
     if (!first || !second) throw new Error('no demo cards');
-    const own = forecastSet(first.sketch, [], []);
-    const mixed = forecastSet(first.sketch, [], [], second.sketch);
+    const own = forecastSet(first.posterior, [], []);
+    const mixed = forecastSet(first.posterior, [], [], second.posterior);
     expect(mixed.shownFps).toEqual(own.shownFps);
-    expect(stagesOf(mixed)).toEqual(stagesOf(forecastSet(second.sketch, [], [])));
+    expect(stagesOf(mixed)).toEqual(stagesOf(forecastSet(second.posterior, [], [])));
   });
 });

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { believe, gapUnder } from '../../belief';
+import { gapUnder, inferPosterior } from '../../belief';
 import { type JobCard, statedTimelineFields, targetFpsOf } from '../../card';
 import { isGeneralRemedy } from '../../fixes';
 import { createCase } from '../../simulate/cases';
@@ -18,7 +18,7 @@ describe('findRelief', () => {
   it('names the share of the gap that its fix closes, and nothing where there is nothing to try', () => {
     for (const seed of [2, 7, 12]) {
       const { card } = createCase(seed);
-      const belief = believe(card, { sampleCount: 400 });
+      const belief = inferPosterior(card, { sampleCount: 400 });
       const candidates = listCandidates(card, belief, []);
       const relief = findRelief(belief, [], candidates);
       if (!relief) throw new Error(`no relief in case ${seed}`);
@@ -31,7 +31,7 @@ describe('findRelief', () => {
 
   it('ends with what helps now and then, the quickest first, where nothing is expected to help', () => {
     const { card } = createCase(2);
-    const belief = believe(card, { sampleCount: 400 });
+    const belief = inferPosterior(card, { sampleCount: 400 });
     const before = gapUnder(belief, []).gap;
     const idle = listCandidates(card, belief, []).filter(
       ({ id, level }) => gapUnder(belief, [{ id, level }]).gap > 0.95 * before,

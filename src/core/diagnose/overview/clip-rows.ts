@@ -6,7 +6,7 @@ import { rationalToNumber } from '../../numbers/rational';
 import { currentState } from '../answer/findings';
 
 /** What one clip costs on this timeline and machine when it plays alone, by the middle of the estimate. */
-export interface ClipCost {
+export interface LoneClipCost {
   /** The clip's own part of a frame: the longest of reading, decoding and scaling. */
   readonly ownMs: number;
   readonly decodeMs: number;
@@ -26,10 +26,10 @@ export interface ClipRow {
   readonly folder: string;
   readonly traits: readonly ClipTrait[];
   readonly hardware: HardwareVerdict;
-  readonly cost: ClipCost | null;
+  readonly cost: LoneClipCost | null;
 }
 
-function costOf(state: SetupState, clip: SetupClip): ClipCost {
+function costOf(state: SetupState, clip: SetupClip): LoneClipCost {
   const { setup, hidden } = state;
   const alone = { hidden, setup: { ...setup, clips: [clip], timeline: { ...setup.timeline, videoLayerCount: 1 } } };
   const { laneMs, stages, intervalMs, scrubMs, bindingLane } = estimate(

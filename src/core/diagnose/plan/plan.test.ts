@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { compareWithAllSets, planOptions as options } from '../../../../tests/scenarios/all-sets';
-import { believe, gapUnder } from '../../belief';
+import { gapUnder, inferPosterior } from '../../belief';
 import { applyFixes, findFix } from '../../fixes';
 import { createCase } from '../../simulate/cases';
 import { type Candidate, excludeEachOther, listCandidates } from '../moves/candidates';
@@ -19,7 +19,7 @@ describe('findPlans', () => {
 
   it('finds nothing dearer where there is one more to choose from', async () => {
     for (const card of await loadDemoCards()) {
-      const belief = believe(card);
+      const belief = inferPosterior(card);
       const state = applyFixes(belief.base, []);
       const costOf = ([plan]: readonly Plan[]): number =>
         plan?.id === 'quickest' ? planCost('quickest', state, plan.fixes) : Number.POSITIVE_INFINITY;
@@ -36,7 +36,7 @@ describe('findPlans', () => {
 
   it('plans only with fixes that are needed, and that may stand together', () => {
     for (const card of cardsOf(201, 6)) {
-      const belief = believe(card, options);
+      const belief = inferPosterior(card, options);
       for (const plan of findPlans(belief, [], listCandidates(card, belief, []))) {
         expect(plan.probability).toBeGreaterThanOrEqual(planProbability - 0.05);
         expect(plan.fixes.length).toBeLessThanOrEqual(5);
@@ -54,7 +54,7 @@ describe('findPlans', () => {
 
   it('never plans to buy anything', async () => {
     for (const card of await loadDemoCards()) {
-      const belief = believe(card, options);
+      const belief = inferPosterior(card, options);
       for (const { fixes } of findPlans(belief, [], listCandidates(card, belief, [])))
         for (const { id } of fixes) expect(findFix(id)?.group).not.toBe('upgrades');
     }

@@ -9,5 +9,5 @@ import { useDiagnosis } from './diagnosis-context';
 export function useBelief(): Belief {
   const { card } = useOpenCard();
   const { diagnosis } = useDiagnosis();
-  return useMemo(() => diagnosis?.sketch ?? priorBelief(card), [diagnosis, card]);
+  return useMemo(() => diagnosis?.posterior ?? priorBelief(card), [diagnosis, card]);
 }

@@ -19,11 +19,11 @@ const none: AdviceByNow = { advice: null, isWeighing: false, isDoubtful: false }
 /** The advice on a trial, for everything on the page that speaks of it; none without a trial. */
 export function useTrialAdvice(card: JobCard, trial: Trial | null): AdviceByNow {
   const { diagnosis, status } = useDiagnosis();
-  const sketch = (status === 'done' && diagnosis?.sketch) || null;
+  const posterior = (status === 'done' && diagnosis?.posterior) || null;
   return useMemo(() => {
-    const advice = trial && adviseTrial(card, trial, sketch);
+    const advice = trial && adviseTrial(card, trial, posterior);
     if (!advice) return none;
     const isWeighing = status === 'running' && trial.direction === 'make' && advice.verdict !== 'no-clear-change';
     return { advice, isWeighing, isDoubtful: advice.isDoubtful && !isWeighing };
-  }, [card, trial, sketch, status]);
+  }, [card, trial, posterior, status]);
 }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useMemo } from 'react';
-import { type Belief, fitToRate } from '@/core/belief';
+import { type Belief, conditionOnRate } from '@/core/belief';
 import { fixesInForce, type JobCard, readingInForce } from '@/core/card';
 import { averageStages, type Findings } from '@/core/diagnose';
 import type { LaneId, StageCost } from '@/core/load';
@@ -11,13 +11,13 @@ import { useDiagnosis } from '../answer/diagnosis-context';
  * What readings and answers leave possible of the card as it is set up, in keeping with what was read of it; null
  * where there is no reading yet, or nothing is concluded.
  */
-export function useFittedSketch(card: JobCard): Belief | null {
+export function useConditionedPosterior(card: JobCard): Belief | null {
   const { diagnosis } = useDiagnosis();
-  const sketch = card.readings.length > 0 ? (diagnosis?.sketch ?? null) : null;
+  const posterior = card.readings.length > 0 ? (diagnosis?.posterior ?? null) : null;
   return useMemo(() => {
     const shownFps = readingInForce(card)?.shownFps ?? null;
-    return sketch && shownFps ? fitToRate(sketch, fixesInForce(card), shownFps) : sketch;
-  }, [sketch, card]);
+    return posterior && shownFps ? conditionOnRate(posterior, fixesInForce(card), shownFps) : posterior;
+  }, [posterior, card]);
 }
 
 interface FrameTime {
@@ -27,6 +27,9 @@ interface FrameTime {
 
 /** Where each frame's time goes as the card is set up: by the readings, or by the estimate where there are none. */
 export function useFrameTime(card: JobCard, estimate: Findings): FrameTime {
-  const sketch = useFittedSketch(card);
-  return useMemo(() => (sketch ? averageStages(sketch, fixesInForce(card)) : estimate), [sketch, card, estimate]);
+  const posterior = useConditionedPosterior(card);
+  return useMemo(
+    () => (posterior ? averageStages(posterior, fixesInForce(card)) : estimate),
+    [posterior, card, estimate],
+  );
 }

@@ -1,13 +1,13 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { parameterNames } from '../load/parameters';
-import { type Belief, believe } from './believe';
 import { forecastUnder } from './forecast-belief';
-import { pickSamples, sketchBelief } from './sketch';
+import { type Belief, inferPosterior } from './posterior';
+import { pickSamples, thinPosterior } from './thin-posterior';
 
 let beliefs: readonly Belief[];
 beforeAll(async () => {
-  beliefs = (await loadDemoCards()).map((card) => believe(card, { sampleCount: 1500 }));
+  beliefs = (await loadDemoCards()).map((card) => inferPosterior(card, { sampleCount: 1500 }));
 });
 
 describe('pickSamples', () => {
@@ -24,16 +24,16 @@ describe('pickSamples', () => {
   });
 });
 
-describe('sketchBelief', () => {
+describe('thinPosterior', () => {
   it('holds the likeliest hypotheses, with weights that add up to one, in few samples', () => {
     for (const belief of beliefs) {
-      const sketch = sketchBelief(belief);
-      expect(sketch.parts.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
-      expect(sketch.sampleCount).toBeLessThanOrEqual(340);
-      expect(sketch.parts.length).toBeLessThanOrEqual(12);
+      const posterior = thinPosterior(belief);
+      expect(posterior.parts.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
+      expect(posterior.sampleCount).toBeLessThanOrEqual(340);
+      expect(posterior.parts.length).toBeLessThanOrEqual(12);
       const heaviest = belief.parts.reduce((top, part) => (part.weight > top.weight ? part : top));
-      expect(sketch.parts[0]?.hypothesis.key).toBe(heaviest.hypothesis.key);
-      for (const { count, samples } of sketch.parts) {
+      expect(posterior.parts[0]?.hypothesis.key).toBe(heaviest.hypothesis.key);
+      for (const { count, samples } of posterior.parts) {
         expect(count).toBeGreaterThan(0);
         for (const name of parameterNames) expect(samples[name]).toHaveLength(count);
       }
@@ -42,11 +42,11 @@ describe('sketchBelief', () => {
 
   it('says of the preview what the whole belief says, to a reading’s spread', () => {
     for (const belief of beliefs) {
-      const [whole, sketched] = [belief, sketchBelief(belief)].map((of) => forecastUnder(of, []));
-      if (!whole || !sketched) throw new Error('no forecast');
-      expect(Math.abs(Math.log(sketched.shownFps.mid / whole.shownFps.mid))).toBeLessThan(0.12);
-      expect(Math.abs(Math.log(sketched.scrubMs.mid / whole.scrubMs.mid))).toBeLessThan(0.25);
-      expect(Math.abs(sketched.usableProbability - whole.usableProbability)).toBeLessThan(0.1);
+      const [whole, thinned] = [belief, thinPosterior(belief)].map((of) => forecastUnder(of, []));
+      if (!whole || !thinned) throw new Error('no forecast');
+      expect(Math.abs(Math.log(thinned.shownFps.mid / whole.shownFps.mid))).toBeLessThan(0.12);
+      expect(Math.abs(Math.log(thinned.scrubMs.mid / whole.scrubMs.mid))).toBeLessThan(0.25);
+      expect(Math.abs(thinned.usableProbability - whole.usableProbability)).toBeLessThan(0.1);
     }
   });
 });

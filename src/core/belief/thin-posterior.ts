@@ -1,6 +1,6 @@
 import { parameterNames } from '../load/parameters';
 import type { ParameterSamples } from '../load/types';
-import type { Belief, BeliefPart } from './believe';
+import type { Belief, BeliefPart } from './posterior';
 
 /** A belief of this many samples answers in a millisecond or two, and is small enough to be handed to the page. */
 const usualSampleCount = 320;
@@ -31,7 +31,7 @@ function thinned(part: BeliefPart, wanted: number): BeliefPart {
  * The likeliest of a belief, small: for what is asked of it on the page, where a control moves at once. Its ranges are
  * those of the whole to about a reading's spread.
  */
-export function sketchBelief(belief: Belief, sampleCount = usualSampleCount): Belief {
+export function thinPosterior(belief: Belief, sampleCount = usualSampleCount): Belief {
   const ordered = [...belief.parts].sort((a, b) => b.weight - a.weight);
   let held = 0;
   const kept = ordered.slice(0, mostParts).filter(({ weight }) => {

@@ -1,7 +1,7 @@
 import type { FixAtLevel } from '../fixes/apply-fixes';
-import type { Belief } from './believe';
 import { outcomesUnder } from './forecast-belief';
-import { pickSamples } from './sketch';
+import type { Belief } from './posterior';
+import { pickSamples } from './thin-posterior';
 
 /** Agreement is as close as two readings by the meter. */
 const spread = 0.05;
@@ -37,7 +37,7 @@ function drawByWeight(weights: Float64Array, total: number, count: number): read
  *
  * @param shownFps frames a second that were read, above 0
  */
-export function fitToRate(belief: Belief, fixes: readonly FixAtLevel[], shownFps: number): Belief {
+export function conditionOnRate(belief: Belief, fixes: readonly FixAtLevel[], shownFps: number): Belief {
   const { targetFps } = belief.base.setup;
   const weighed = outcomesUnder(belief, fixes, { extent: 'playing' }).map(({ part, out, sampleWeight }) => {
     const weights = Float64Array.from({ length: part.count }, (_, i) =>

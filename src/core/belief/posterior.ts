@@ -27,7 +27,7 @@ export interface Belief {
   readonly sampleCount: number;
 }
 
-export interface BelieveOptions {
+export interface PosteriorOptions {
   /** Samples in all; more is steadier and slower. */
   readonly sampleCount?: number;
   readonly seed?: number;
@@ -267,9 +267,9 @@ function normalise(logWeights: readonly number[]): readonly number[] {
  * no trace. Every hypothesis is looked at with the same stratified draws; those worth it are taken to the posterior
  * by tempering with Metropolis sweeps inside each (Neal 2001, Del Moral 2006). The same card gives the same belief.
  */
-export function believe(
+export function inferPosterior(
   card: JobCard,
-  { sampleCount = usualSampleCount, seed = 1, without }: BelieveOptions = {},
+  { sampleCount = usualSampleCount, seed = 1, without }: PosteriorOptions = {},
 ): Belief {
   const base = baseStateOf(card);
   const evidence = groupEvidence(listEvidence(card).filter(({ source }) => !without || !isSameSource(source, without)));
