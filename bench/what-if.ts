@@ -1,5 +1,6 @@
 // How long a what-if change takes to compute with 200 clips on the card: everything between a press and the paint.
 // `npm run -s bench:what-if`; --quick runs fewer. The last line is one JSON object.
+import { priorBelief } from '@/core/belief';
 import { parseCard } from '@/core/card';
 import {
   choicesAsIs,
@@ -34,13 +35,14 @@ const timesOf = (count: number, work: (i: number) => unknown): readonly number[]
 const count = isQuick ? 3 : 50;
 const qualities = [1, 0.5, 0.25, 0.125];
 const asIs = choicesAsIs(card);
+const prior = priorBelief(card);
 const whatIf = timesOf(count, (i) => {
   const choices = { ...asIs, qualityRatio: qualities[i % 4] ?? 1, proxyHeightPx: i % 2 === 0 ? 540 : null };
-  return [forecastChoices(card, choices), countProxyClips(card, choices, 540)];
+  return [forecastChoices(prior, [], choices), countProxyClips(card, choices, 540)];
 });
 const findings = timesOf(count, () => computeFindings(card));
 const overview = timesOf(count, () => summariseCard(card));
-const ranking = timesOf(count, () => rankCardFixes(card));
+const ranking = timesOf(count, () => rankCardFixes(card, prior));
 const figures = (times: readonly number[]) => ({ medianMs: percentileOfSorted(times, 0.5), worstMs: times.at(-1) });
 console.log(
   JSON.stringify({

@@ -1,8 +1,8 @@
+import { priorBelief } from '@/core/belief';
 import { fixesInForce, keyOfFix } from '@/core/card';
-import { chooseMove, type Diagnosis, diagnose, keptState } from '@/core/diagnose';
-import { type FixAtLevel, type FixId, findFix, fixCatalogue, rankFixes } from '@/core/fixes';
+import { chooseMove, type Diagnosis, diagnose, keptState, rankCardFixes } from '@/core/diagnose';
+import { type FixAtLevel, type FixId, findFix, fixCatalogue } from '@/core/fixes';
 import type { PracticeCase } from '@/core/simulate/cases';
-import { complaintOf } from '@/core/usable';
 import { type Ending, endingOf, mostMinutes, Session } from './session';
 
 /** A tenth better is better. */
@@ -137,12 +137,7 @@ export const runFixedList = (practice: PracticeCase): Ending =>
 /** Ranking by the raw estimate: what the cost model expects of the card as it stands, with no belief and no learning. */
 export const runRawEstimate = (practice: PracticeCase): Ending =>
   workDown(practice, (session, tried) => {
-    const complaints = complaintOf(session.card);
-    // The estimate has no figure but the rate for whatever else is complained of.
-    const ranked = rankFixes(keptState(session.card), [
-      ...(complaints.some((respect) => respect !== 'scrubbing') ? (['playing'] as const) : []),
-      ...(complaints.includes('scrubbing') ? (['scrubbing'] as const) : []),
-    ]);
+    const ranked = rankCardFixes(session.card, priorBelief(session.card));
     return ranked.find((fix) => !tried.has(keyOfFix(fix)) && findFix(fix.id)?.group !== 'upgrades') ?? null;
   });
 

@@ -12,7 +12,7 @@ export {
   usableGap,
 } from './forecast-belief';
 export { type Belief, type BeliefPart, inferPosterior, type PosteriorOptions } from './posterior';
-export { priorBelief } from './prior';
+export { priorBelief, priorOfState } from './prior';
 export { findQuestion, type QuestionId, questionCatalogue, type SampleView } from './questions';
 export { type CauseBelief, type PartShares, rankCauses, sharesUnder } from './shares';
 export {

@@ -1,22 +1,30 @@
 import { deriveBaseState } from '../card/derive-setup';
 import type { JobCard } from '../card/types';
-import { forecastSampleCount } from '../load/forecast';
 import { drawParameterSamples } from '../load/parameter-samples';
-import { complaintOf } from '../usable';
+import type { SetupState } from '../load/types';
+import { type Complaint, complaintOf } from '../usable';
 import type { Belief } from './posterior';
 
+/** Enough for percentiles that repeat to about a frame a second; 256 samples take well under a millisecond. */
+export const priorSampleCount = 256;
+
+/** What the estimate alone says of a set-up: no fault in it but those that are stated, and all open that nobody knows. */
+export const priorOfState = (state: SetupState, complaint: Complaint): Belief => ({
+  base: state,
+  complaint,
+  parts: [
+    {
+      hypothesis: { key: 'prior', causeIds: [], odds: 1, state },
+      weight: 1,
+      count: priorSampleCount,
+      samples: drawParameterSamples(priorSampleCount, state.setup.machine),
+    },
+  ],
+  sampleCount: priorSampleCount,
+});
+
 /**
- * What is believed of a card before any reading speaks: the estimate with all that is open of it, and no fault but those that are
- * stated. It takes what was measured of the machine for the machine's own, as the estimate does. Whatever asks a belief can so be
- * asked of a card that nothing was read of yet.
+ * What is believed of a card before any reading speaks: the estimate with all that is open of it. It takes what was measured of
+ * the machine for the machine's own. Whatever asks a belief can so be asked of a card that nothing was read of yet.
  */
-export function priorBelief(card: JobCard): Belief {
-  const state = deriveBaseState(card);
-  const part = {
-    hypothesis: { key: 'prior', causeIds: [], odds: 1, state },
-    weight: 1,
-    count: forecastSampleCount,
-    samples: drawParameterSamples(forecastSampleCount, state.setup.machine),
-  };
-  return { base: state, complaint: complaintOf(card), parts: [part], sampleCount: forecastSampleCount };
-}
+export const priorBelief = (card: JobCard): Belief => priorOfState(deriveBaseState(card), complaintOf(card));

@@ -1,8 +1,9 @@
 export type { AnswerSummary } from './answer/answer-summary';
 export { averageStages } from './answer/average-stages';
+export { beliefOfFrame } from './answer/belief-of-frame';
 export { listCardGrounds, type StagesOfCard } from './answer/card-grounds';
 export { causesToRead, type Diagnosis, diagnose } from './answer/diagnose';
-export { computeFindings, type Findings, keptState, rankCardFixes } from './answer/findings';
+export { computeFindings, type Findings, keptState } from './answer/findings';
 export { hasEvidence, listNeeds, type NamedCause, type Need, nameCause } from './answer/named-cause';
 export type { SideLead } from './answer/side-complaints';
 export { moveOf, summariseAnswer } from './answer/summarise-answer';
@@ -20,7 +21,6 @@ export {
   choicesAsIs,
   countProxyClips,
   forecastChoices,
-  forecastChoicesUnder,
   type WhatIfChoices,
 } from './forecasts/what-if-choices';
 export { computeWhatIf, findObstacle, forecastSet, type SetForecast } from './forecasts/what-if-set';
@@ -32,7 +32,7 @@ export { minutesSpent } from './moves/minutes';
 export { chooseMove, chooseStep, type NextMove } from './moves/next-move';
 export type { NextStep, TrialStage } from './moves/next-step';
 export { type NextTest, testPlayId } from './moves/next-tests';
-export { rankBelievedFixes } from './moves/rank-believed';
+export { rankCardFixes } from './moves/rank-card-fixes';
 export type { Relief } from './moves/relief';
 export { findRoomLeft, type RoomLeft } from './moves/room-left';
 export { type CardOverview, firstByEstimate, summariseCard } from './overview/card-overview';

@@ -36,6 +36,6 @@ export {
   type ProxyVerdict,
 } from './proxy-candidates';
 export { clipsForProxies, estimateProxyWork } from './proxy-work';
-export { leastGain, type RankedFix, rankFixes, rankFixesBy, totalSacrifice } from './rank-fixes';
+export { type FixScale, leastGain, type RankedFix, rankFixes, totalSacrifice } from './rank-fixes';
 export { type FixGroupOfEffect, groupByEffect } from './same-effect';
 export * from './types';

@@ -1,13 +1,6 @@
-import { compile } from '../load/compile';
-import { createOutcomes, evaluate } from '../load/evaluate';
-import { forecast } from '../load/forecast';
-import { drawParameterSamples } from '../load/parameter-samples';
-import type { ParameterSamples, SetupState } from '../load/types';
+import type { SetupState } from '../load/types';
 import type { Range } from '../numbers/percentile';
-import { usableRateRatio, usableScrubMs } from '../usable/limits';
-import { type Complaint, isOfPlaying } from '../usable/respects';
 import { fixCatalogue } from './catalogue';
-import { effectKeyOf } from './effect-key';
 import type { FixId, FixLevel } from './fix-facts';
 import { gentlestOf } from './gentlest-level';
 import type { FixDefinition, Sacrifice } from './types';
@@ -18,8 +11,8 @@ export interface RankedFix {
   readonly level: FixLevel;
   readonly after: {
     readonly shownFps: Range;
-    /** How likely the preview is usable with it, 0 to 1; absent where only the estimate speaks. */
-    readonly usableProbability?: number;
+    /** How likely the preview is usable with it, 0 to 1. */
+    readonly usableProbability: number;
   };
   /** The same for fixes that come to the same. */
   readonly effectKey: string;
@@ -31,8 +24,6 @@ export interface RankedFix {
   readonly score: number;
 }
 
-/** Enough to order fixes by. */
-const rankingSampleCount = 128;
 /** A full sacrifice weighs as much as this many minutes of effort. Assumption. */
 const sacrificeMinutes = 20;
 /** Taking a trial at all: reading the card, switching windows. */
@@ -44,23 +35,6 @@ export const leastGain = 0.03;
 export interface WeighedGap {
   readonly gap: number;
   readonly usableProbability: number;
-}
-
-/** Mean distance from usable over all samples, in logarithms; 0 where every sample is usable. */
-function gapOf(state: SetupState, complaint: Complaint, samples: ParameterSamples): WeighedGap {
-  const outcomes = createOutcomes(rankingSampleCount);
-  evaluate(compile(state, 'heaviest'), samples, outcomes);
-  const usableFps = usableRateRatio * state.setup.targetFps;
-  const [isPlaying, isScrubbing] = [isOfPlaying(complaint), complaint.includes('scrubbing')];
-  let total = 0;
-  let usableCount = 0;
-  for (let i = 0; i < rankingSampleCount; i++) {
-    const ofPlaying = isPlaying ? Math.max(0, Math.log(usableFps / (outcomes.shownFps[i] as number))) : 0;
-    const ofScrubbing = isScrubbing ? Math.max(0, Math.log((outcomes.scrubMs[i] as number) / usableScrubMs)) : 0;
-    total += ofPlaying + ofScrubbing;
-    if (ofPlaying + ofScrubbing === 0) usableCount++;
-  }
-  return { gap: total / rankingSampleCount, usableProbability: usableCount / rankingSampleCount };
 }
 
 /** All that is given up, as one figure. */
@@ -98,20 +72,9 @@ function rankLevels(
  * The fixes that can be made on this set-up, by what they are expected to bring against what they cost; each at the
  * gentlest level that does about as well as its best. Those that bring nothing come last, in the catalogue's order.
  */
-export const rankFixesBy = (state: SetupState, scale: FixScale): readonly RankedFix[] =>
+export const rankFixes = (state: SetupState, scale: FixScale): readonly RankedFix[] =>
   fixCatalogue
     .filter(({ group }) => group !== 'export' && group !== 'upgrades')
     .map((fix) => rankLevels(fix, state, scale))
     .filter((ranked) => ranked !== null)
     .sort((a, b) => b.score - a.score);
-
-/** The same by what the estimate says, where nothing is believed yet. */
-export function rankFixes(state: SetupState, complaint: Complaint): readonly RankedFix[] {
-  const samples = drawParameterSamples(rankingSampleCount, state.setup.machine);
-  return rankFixesBy(state, {
-    gapNow: gapOf(state, complaint, samples).gap,
-    gapWith: (fix, level) => gapOf(fix.applyTo(state, level), complaint, samples),
-    effectKeyOf: (fix, level) => effectKeyOf([state], fix, level),
-    expectOf: (fix, level) => forecast(fix.applyTo(state, level)),
-  });
-}

@@ -7,7 +7,7 @@ const ranked = (id: RankedFix['id'], effectKey: string, gain: number): RankedFix
   level: null,
   effectKey,
   gain,
-  after: { shownFps: { low: 10, mid: 12, high: 14 } },
+  after: { shownFps: { low: 10, mid: 12, high: 14 }, usableProbability: 0.4 },
   effortMinutes: 2,
   sacrifice: noSacrifice,
   score: gain,

@@ -4,7 +4,6 @@ export { drawingHabitIds } from './drawing-habits';
 export { blendCost, type EffectKind, effectCosts, effectKinds, effectMs } from './effect-costs';
 export { estimate, estimateCompiled } from './estimate';
 export { createOutcomes, type Extent, evaluate, type Outcomes, outcomeNames } from './evaluate';
-export { forecast } from './forecast';
 export { drawParameterSamples } from './parameter-samples';
 export { middleParameters, pickSample } from './parameters';
 export * from './types';

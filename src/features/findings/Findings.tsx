@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react';
 import { fixesInForce, latestReading, readingInForce } from '@/core/card';
-import { averageStages, computeFindings } from '@/core/diagnose';
+import { averageStages } from '@/core/diagnose';
 import { isUsable } from '@/core/usable';
 import { describeBudget, describeFit } from '@/messages/findings';
 import { formatMs } from '@/messages/format';
@@ -19,7 +19,7 @@ import { useOpenCard } from '../shell/card/use-open-card';
 import { SheetBoundary } from '../shell/frame/SheetBoundary';
 import { StepPage } from '../shell/frame/StepPage';
 import { toBudgetLanes } from '../shell/gauge/budget-lanes';
-import { useConditionedPosterior } from '../shell/gauge/use-frame-time';
+import { useFrameBelief } from '../shell/gauge/use-frame-time';
 import { Causes } from './Causes';
 import { Expectations } from './Expectations';
 import { NextLook } from './NextLook';
@@ -38,12 +38,12 @@ export function Findings() {
   const diagnosisState = useDiagnosis();
   const { cause } = conclusion;
   const { diagnosis } = diagnosisState;
-  const posterior = useConditionedPosterior(card);
-  const whatIf = useWhatIf(card, diagnosis?.posterior ?? null, posterior);
-  const beforeFixes = useMemo(() => {
-    if (fixesInForce(card).length === 0) return null;
-    return posterior ? averageStages(posterior, []) : computeFindings({ ...card, trials: [], workingSetId: null });
-  }, [card, posterior]);
+  const { belief, ofFrame, isByReadings } = useFrameBelief(card);
+  const whatIf = useWhatIf(card, belief, ofFrame);
+  const beforeFixes = useMemo(
+    () => (fixesInForce(card).length === 0 ? null : averageStages(ofFrame, [])),
+    [card, ofFrame],
+  );
   const stages = useMemo(
     () => ({ now: whatIf.before.stages, before: (beforeFixes ?? whatIf.before).stages }),
     [whatIf.before, beforeFixes],
@@ -69,7 +69,7 @@ export function Findings() {
             whatIf.isChanged ? (
               <b>with the choices below</b>
             ) : (
-              `in the heaviest quarter, ${posterior ? 'by your readings' : 'only estimated'}`
+              `in the heaviest quarter, ${isByReadings ? 'by your readings' : 'only estimated'}`
             )
           }
         >
@@ -79,7 +79,7 @@ export function Findings() {
             {describeBudget({
               ...findings,
               ...whatIf.before,
-              bindingCause: posterior ? (diagnosis?.causes[0]?.id ?? null) : findings.bindingCause,
+              bindingCause: isByReadings ? (diagnosis?.causes[0]?.id ?? null) : findings.bindingCause,
               isUsable: inForce !== null && isUsable(card, inForce),
             })}
           </p>

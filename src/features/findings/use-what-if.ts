@@ -3,13 +3,7 @@
 import { useMemo, useState } from 'react';
 import type { Belief } from '@/core/belief';
 import { fixesInForce, type JobCard } from '@/core/card';
-import {
-  choicesAsIs,
-  countProxyClips,
-  forecastChoices,
-  forecastChoicesUnder,
-  type WhatIfChoices,
-} from '@/core/diagnose';
+import { choicesAsIs, countProxyClips, forecastChoices, type WhatIfChoices } from '@/core/diagnose';
 import type { FrameForecast } from '@/core/load';
 
 /** Height of the proxies that the what-if control stands for. */
@@ -32,26 +26,17 @@ const listMoved = (asIs: WhatIfChoices, touched: Partial<WhatIfChoices>): Partia
   Object.fromEntries(Object.entries(touched).filter(([key, value]) => asIs[key as keyof WhatIfChoices] !== value));
 
 /**
- * Where the what-if controls stand, and what that would bring; nothing on the card changes. By what readings and
- * answers leave possible, the frame's time by what of it agrees with the last reading (`fitted`); or by the estimate alone
- * where there is no reading yet.
+ * Where the what-if controls stand, and what that would bring; nothing on the card changes. By what is
+ * believed, the frame's time by what of it agrees with the last reading (`ofFrame`).
  */
-export function useWhatIf(card: JobCard, believed: Belief | null, fitted: Belief | null): WhatIfState {
-  const posterior = fitted && believed;
+export function useWhatIf(card: JobCard, belief: Belief, ofFrame: Belief): WhatIfState {
   const [touched, setTouched] = useState<Partial<WhatIfChoices>>({});
   const asIs = useMemo(() => choicesAsIs(card), [card]);
   const moved = useMemo(() => listMoved(asIs, touched), [asIs, touched]);
   const choices = useMemo(() => ({ ...asIs, ...moved }), [asIs, moved]);
   const inForce = useMemo(() => fixesInForce(card), [card]);
-  const before = useMemo(
-    () => (posterior ? forecastChoicesUnder(posterior, inForce, {}, fitted ?? posterior) : forecastChoices(card, asIs)),
-    [card, posterior, fitted, inForce, asIs],
-  );
-  const after = useMemo(
-    () =>
-      posterior ? forecastChoicesUnder(posterior, inForce, moved, fitted ?? posterior) : forecastChoices(card, choices),
-    [card, posterior, fitted, inForce, moved, choices],
-  );
+  const before = useMemo(() => forecastChoices(belief, inForce, {}, ofFrame), [belief, ofFrame, inForce]);
+  const after = useMemo(() => forecastChoices(belief, inForce, moved, ofFrame), [belief, ofFrame, inForce, moved]);
   const heightPx = choices.proxyHeightPx ?? proxyHeightPx;
   const proxyClipCount = useMemo(() => countProxyClips(card, choices, heightPx), [card, choices, heightPx]);
   return {

@@ -1,9 +1,9 @@
 'use client';
 
 import { useDeferredValue, useMemo } from 'react';
-import type { Belief } from '@/core/belief';
+import { type Belief, priorBelief } from '@/core/belief';
 import { type FixUse, isSameFix, type JobCard } from '@/core/card';
-import { createRefusal, isTooEarly, rankBelievedFixes, rankCardFixes } from '@/core/diagnose';
+import { createRefusal, isTooEarly, rankCardFixes } from '@/core/diagnose';
 import { type FixGroupOfEffect, groupByEffect, leastGain, type RankedFix } from '@/core/fixes';
 import { Disclosure } from '@/ui/Disclosure';
 import { Note } from '@/ui/Note';
@@ -26,11 +26,8 @@ interface AllFixesProps {
 export function AllFixes({ card, posterior, shown, canTry, isUsable, onTry }: AllFixesProps) {
   // Ranking seventy fixes on a long project takes a moment; what the belief answers must not wait for it.
   const settled = useDeferredValue(card);
-  const belief = useDeferredValue(posterior);
-  const ranked = useMemo(
-    () => (belief ? rankBelievedFixes(settled, belief) : rankCardFixes(settled)),
-    [settled, belief],
-  );
+  const read = useDeferredValue(posterior);
+  const ranked = useMemo(() => rankCardFixes(settled, read ?? priorBelief(settled)), [settled, read]);
   const shownKey = shown && ranked.find((fix) => isSameFix(fix, shown))?.effectKey;
   const others = ranked.filter(
     (fix) =>
@@ -55,7 +52,7 @@ export function AllFixes({ card, posterior, shown, canTry, isUsable, onTry }: Al
       {helpful.length > 0 && (
         <Sheet
           title="Others worth trying"
-          aside={`what each brings for what it costs, by ${belief ? 'your readings' : 'the estimate'}`}
+          aside={`what each brings for what it costs, by ${read ? 'your readings' : 'the estimate'}`}
         >
           {helpful.slice(0, openCount).map(show)}
           {helpful.length > openCount && (

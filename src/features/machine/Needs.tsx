@@ -9,21 +9,20 @@ import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Row, Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
-import { useDiagnosis } from '../shell/answer/diagnosis-context';
+import { useBelief } from '../shell/answer/use-belief';
 
 /** A card that changes is asked about again once it has come to rest: weighing six machines takes a moment. */
 const restMs = 800;
 
 /** What was worked out last of the card, from when it was asked for on; null until then. */
 function useMachineNeeds(card: JobCard, isAsked: boolean): MachineNeeds | null {
-  const { diagnosis } = useDiagnosis();
-  const posterior = diagnosis?.posterior ?? null;
+  const belief = useBelief();
   const [needs, setNeeds] = useState<MachineNeeds | null>(null);
   useEffect(() => {
     if (!isAsked) return;
-    const timer = setTimeout(() => setNeeds(findMachineNeeds(card, posterior)), restMs);
+    const timer = setTimeout(() => setNeeds(findMachineNeeds(card, belief)), restMs);
     return () => clearTimeout(timer);
-  }, [card, posterior, isAsked]);
+  }, [card, belief, isAsked]);
   return needs;
 }
 

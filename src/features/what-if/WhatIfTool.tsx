@@ -9,7 +9,6 @@ import { useDiagnosis } from '../shell/answer/diagnosis-context';
 import { useOpenCard } from '../shell/card/use-open-card';
 import { SheetBoundary } from '../shell/frame/SheetBoundary';
 import { ToolPage } from '../shell/frame/ToolPage';
-import { useConditionedPosterior } from '../shell/gauge/use-frame-time';
 import { FixPicker } from './FixPicker';
 import { Presets } from './Presets';
 import { PreviewTable } from './PreviewTable';
@@ -18,7 +17,7 @@ import { useWhatIfSet } from './use-what-if-set';
 
 function WhatIfSheets({ card, diagnosis }: { readonly card: JobCard; readonly diagnosis: Diagnosis }) {
   const { posterior, plans, targetFps } = diagnosis;
-  const set = useWhatIfSet(card, posterior, useConditionedPosterior(card));
+  const set = useWhatIfSet(card, posterior);
   const room = useMemo(() => findRoomLeft(posterior, set.chosen), [posterior, set.chosen]);
   return (
     <>

@@ -3,7 +3,7 @@
 import { useMemo, useState } from 'react';
 import type { Belief } from '@/core/belief';
 import { areSameFixes, type FixUse, fixesInForce, isSameFix, type JobCard } from '@/core/card';
-import { forecastSet, type SetForecast } from '@/core/diagnose';
+import { beliefOfFrame, forecastSet, type SetForecast } from '@/core/diagnose';
 
 export interface WhatIfSet {
   readonly inForce: readonly FixUse[];
@@ -20,18 +20,13 @@ export interface WhatIfSet {
 }
 
 /** Any set of fixes at once, and what it would bring; nothing on the card changes. */
-export function useWhatIfSet(card: JobCard, posterior: Belief, fitted: Belief | null): WhatIfSet {
+export function useWhatIfSet(card: JobCard, posterior: Belief): WhatIfSet {
   const inForce = useMemo(() => fixesInForce(card), [card]);
   const [picked, setPicked] = useState<readonly FixUse[] | null>(null);
   const chosen = picked ?? inForce;
-  const before = useMemo(
-    () => forecastSet(posterior, inForce, inForce, fitted ?? posterior),
-    [posterior, fitted, inForce],
-  );
-  const after = useMemo(
-    () => forecastSet(posterior, chosen, inForce, fitted ?? posterior),
-    [posterior, fitted, chosen, inForce],
-  );
+  const ofFrame = useMemo(() => beliefOfFrame(card, posterior), [card, posterior]);
+  const before = useMemo(() => forecastSet(posterior, inForce, inForce, ofFrame), [posterior, ofFrame, inForce]);
+  const after = useMemo(() => forecastSet(posterior, chosen, inForce, ofFrame), [posterior, ofFrame, chosen, inForce]);
   return {
     inForce,
     chosen,

@@ -2,9 +2,10 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { demoCardNames, loadDemoCards } from '@/demo/load-demo-cards';
 import { applyAll } from '../../../../tests/stand-ins/commands';
 import { priorBelief } from '../../belief';
-import { createJobCard, createReading, type JobCard } from '../../card';
+import { createJobCard, createReading, fixesInForce, type JobCard } from '../../card';
 import type { FixLevel } from '../../fixes';
 import {
+  beliefOfFrame,
   choicesAsIs,
   computeFindings,
   computeWhatIf,
@@ -52,7 +53,7 @@ describe('the demo cards', () => {
   });
 
   it('programs-busy: closing programs is worth trying first', () => {
-    expect(rankCardFixes(cardOf('programs-busy'))[0]?.id).toBe('close-programs');
+    expect(rankCardFixes(cardOf('programs-busy'), priorBelief(cardOf('programs-busy')))[0]?.id).toBe('close-programs');
     // Programs ask for 3.45 of four cores, and leave more of them in their pauses than in their bursts.
     expect(changeOf('programs-busy', 'close-programs', 'all')).toBeGreaterThan(1.6);
   });
@@ -119,7 +120,14 @@ describe('what-if choices', () => {
     for (const name of demoCardNames) {
       const card = cardOf(name);
       const { stages, bindingLane, shownFps, scrubMs } = computeFindings(card);
-      expect(forecastChoices(card, choicesAsIs(card))).toEqual({ stages, bindingLane, shownFps, scrubMs });
+      const unread = { ...card, readings: [] };
+      const prior = priorBelief(unread);
+      expect(forecastChoices(prior, fixesInForce(card), {}, beliefOfFrame(unread, prior))).toEqual({
+        stages,
+        bindingLane,
+        shownFps,
+        scrubMs,
+      });
     }
   });
 
@@ -144,7 +152,7 @@ describe('what-if choices', () => {
       ];
       const card = { ...cardOf(name), trials };
       const { shownFps, scrubMs } = computeFindings(card);
-      expect(forecastChoices(card, choicesAsIs(card))).toMatchObject({ shownFps, scrubMs });
+      expect(forecastChoices(priorBelief(card), fixesInForce(card), {})).toMatchObject({ shownFps, scrubMs });
     }
   });
 
@@ -154,8 +162,8 @@ describe('what-if choices', () => {
     const choices = choicesAsIs(card);
     expect(choices.proxyHeightPx).toBe(540);
     expect(countProxyClips(card, choices, 540)).toBe(6);
-    expect(forecastChoices(card, { ...choices, proxyHeightPx: null })).toEqual(
-      forecastChoices(base, choicesAsIs(base)),
+    expect(forecastChoices(priorBelief(card), fixesInForce(card), { proxyHeightPx: null })).toEqual(
+      forecastChoices(priorBelief(base), [], {}),
     );
   });
 });

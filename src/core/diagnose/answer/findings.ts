@@ -1,8 +1,10 @@
+import { priorBelief, rangesUnder } from '../../belief';
 import { deriveBaseState, fixesInForce, type JobCard, keptFixes } from '../../card';
 import { type CauseId, findBindingCause } from '../../causes';
-import { applyFixes, type RankedFix, rankFixes } from '../../fixes';
-import { type FrameForecast, forecast, type SetupState } from '../../load';
-import { complaintOf } from '../../usable/respects';
+import { applyFixes } from '../../fixes';
+import type { FrameForecast, SetupState } from '../../load';
+import { averageStages } from './average-stages';
+import { beliefOfFrame } from './belief-of-frame';
 
 /** The set-up as it is now: the base with the kept fixes and the one on trial. */
 export const currentState = (card: JobCard): SetupState => applyFixes(deriveBaseState(card), fixesInForce(card));
@@ -17,12 +19,14 @@ export interface Findings extends FrameForecast {
   readonly bindingCause: CauseId | null;
 }
 
-/** The frame budget and expectations for the set-up as it is now. O(clips log clips). */
+/** The frame budget and expectations for the set-up as it is now, before any reading speaks. O(clips log clips). */
 export function computeFindings(card: JobCard): Findings {
-  const state = currentState(card);
+  const prior = priorBelief(card);
+  const inForce = fixesInForce(card);
+  const state = applyFixes(prior.base, inForce);
   const { targetFps } = state.setup;
-  return { ...forecast(state), targetFps, budgetMs: 1000 / targetFps, bindingCause: findBindingCause(state) };
+  const { shownFps, scrubMs } = rangesUnder(prior, inForce, ['shownFps', 'scrubMs']);
+  const { stages, bindingLane } = averageStages(beliefOfFrame({ ...card, readings: [] }, prior), inForce);
+  const bindingCause = findBindingCause(state);
+  return { stages, bindingLane, shownFps, scrubMs, targetFps, budgetMs: 1000 / targetFps, bindingCause };
 }
-
-/** All fixes that can still be made on this card, in the order worth trying. */
-export const rankCardFixes = (card: JobCard): readonly RankedFix[] => rankFixes(keptState(card), complaintOf(card));

@@ -9,8 +9,9 @@ if (!decodeBound || !programsBusy) throw new Error('no demo cards');
 
 describe('findMachineNeeds', () => {
   it('says what would do for a light film, and no less for a heavy one', () => {
-    const light = findMachineNeeds(createJobCard({ id: 'c', title: 'c', nowMs: 0 }), null);
-    const heavy = findMachineNeeds(decodeBound, null);
+    const empty = createJobCard({ id: 'c', title: 'c', nowMs: 0 });
+    const light = findMachineNeeds(empty, priorBelief(empty));
+    const heavy = findMachineNeeds(decodeBound, priorBelief(decodeBound));
     expect(light.least?.coreCount).toBe(4);
     expect(light.comfortable).not.toBeNull();
     const coresOf = (tier: { readonly coreCount: number } | null) => tier?.coreCount ?? 99;
@@ -19,7 +20,7 @@ describe('findMachineNeeds', () => {
   });
 
   it('lets a quicker processor help a film whose decoding is too heavy, and never makes it worse', () => {
-    const { now, upgrades } = findMachineNeeds(decodeBound, null);
+    const { now, upgrades } = findMachineNeeds(decodeBound, priorBelief(decodeBound));
     const processor = upgrades.find(({ id }) => id === 'processor');
     expect(processor?.shownFps.mid).toBeGreaterThan(now.shownFps.mid + 1);
     for (const { shownFps } of upgrades) expect(shownFps.mid).toBeGreaterThanOrEqual(now.shownFps.mid - 0.01);

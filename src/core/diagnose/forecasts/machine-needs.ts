@@ -1,7 +1,7 @@
-import { type Belief, forecastWith } from '../../belief';
+import { type Belief, forecastWith, priorOfState } from '../../belief';
 import { deriveBaseState, fixesInForce, type JobCard } from '../../card';
 import { applyFixes } from '../../fixes';
-import { forecast, type SetupState } from '../../load';
+import type { SetupState } from '../../load';
 import { withMachine } from '../../load/change-state';
 import type { Range } from '../../numbers/percentile';
 import { usableRateRatio, usableScrubMs } from '../../usable';
@@ -84,20 +84,22 @@ const slowed = (state: SetupState, ratio: number): SetupState => {
 
 /**
  * What the film as it is set up now asks of a machine, and what each better part would bring on this one, by what is
- * believed, or by the estimate alone where nothing was read. A tier is a machine of its own, without this one's troubles, so
+ * believed. A tier is a machine of its own, without this one's troubles, so
  * it is estimated. O(tiers × samples).
  */
-export function findMachineNeeds(card: JobCard, belief: Belief | null): MachineNeeds {
+export function findMachineNeeds(card: JobCard, belief: Belief): MachineNeeds {
   const inForce = fixesInForce(card);
   const base = deriveBaseState(card);
   const now = applyFixes(base, inForce);
   const ask = (change: (state: SetupState) => SetupState): { readonly shownFps: Range; readonly scrubMs: Range } =>
-    belief
-      ? forecastWith(belief, (state) => change(applyFixes(state, inForce)), ['shownFps', 'scrubMs'])
-      : forecast(change(now));
+    forecastWith(belief, (state) => change(applyFixes(state, inForce)), ['shownFps', 'scrubMs']);
   const { targetFps } = now.setup;
   const playsOn = (tier: MachineTier, speedRatio: number): boolean => {
-    const { shownFps, scrubMs } = forecast(slowed(onTier(now, tier), speedRatio));
+    const { shownFps, scrubMs } = forecastWith(
+      priorOfState(slowed(onTier(now, tier), speedRatio), belief.complaint),
+      (state) => state,
+      ['shownFps', 'scrubMs'],
+    );
     return shownFps.mid >= usableRateRatio * targetFps && scrubMs.mid <= usableScrubMs;
   };
   return {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoCardAt } from '../../../../tests/stand-ins/demo-cards';
 import { forecastUnder } from '../../belief';
 import { fixesInForce } from '../../card';
-import { diagnose, forecastChoicesUnder, forecastSet, rankBelievedFixes } from '..';
+import { diagnose, forecastChoices, forecastSet, rankCardFixes } from '..';
 
 const figuresOf = ({ shownFps, scrubMs }: Pick<ReturnType<typeof forecastUnder>, 'shownFps' | 'scrubMs'>) => ({
   shownFps,
@@ -22,14 +22,14 @@ describe('the forecast of a set of fixes', () => {
       expect(plan.probability).toBe(forecastUnder(posterior, set).usableProbability);
     }
     // The fixes page, fix by fix, and the controls on the findings page.
-    for (const { id, level, after } of rankBelievedFixes(card, posterior)) {
+    for (const { id, level, after } of rankCardFixes(card, posterior)) {
       const set = forecastUnder(posterior, [...inForce, { id, level }]);
       expect(after.shownFps).toEqual(set.shownFps);
       expect(after.usableProbability).toBe(set.usableProbability);
     }
-    const asIs = forecastChoicesUnder(posterior, inForce, {});
+    const asIs = forecastChoices(posterior, inForce, {});
     expect(figuresOf(asIs)).toEqual(figuresOf(forecastUnder(posterior, inForce)));
-    const quarter = forecastChoicesUnder(posterior, inForce, { qualityRatio: 0.25 });
+    const quarter = forecastChoices(posterior, inForce, { qualityRatio: 0.25 });
     const asFix = forecastUnder(posterior, [...inForce, { id: 'lower-preview-quality', level: '1/4' }]);
     expect(figuresOf(quarter)).toEqual(figuresOf(asFix));
     expect(plans.length).toBeGreaterThan(0);

@@ -3,7 +3,7 @@ import { loadDemoCards } from '@/demo/load-demo-cards';
 import { type Belief, forecastUnder, inferPosterior } from '../../belief';
 import type { JobCard } from '../../card';
 import type { FixAtLevel } from '../../fixes';
-import { averageStages, choicesAsIs, forecastChoicesUnder, type WhatIfChoices } from '..';
+import { averageStages, choicesAsIs, forecastChoices, type WhatIfChoices } from '..';
 
 let cards: readonly JobCard[] = [];
 let beliefs: readonly Belief[] = [];
@@ -23,10 +23,10 @@ const pairs: readonly (readonly [Partial<WhatIfChoices>, FixAtLevel])[] = [
   [{ areProgramsClosed: true }, { id: 'close-programs', level: 'all' }],
 ];
 
-describe('forecastChoicesUnder', () => {
+describe('forecastChoices', () => {
   it('says what the belief says where no control is moved', () => {
     withEach((_, belief) => {
-      const { shownFps, scrubMs, stages, bindingLane } = forecastChoicesUnder(belief, [], {});
+      const { shownFps, scrubMs, stages, bindingLane } = forecastChoices(belief, [], {});
       expect({ shownFps, scrubMs }).toEqual(
         (({ shownFps: fps, scrubMs: ms }) => ({ shownFps: fps, scrubMs: ms }))(forecastUnder(belief, [])),
       );
@@ -38,7 +38,7 @@ describe('forecastChoicesUnder', () => {
     withEach((card, belief) => {
       for (const [moved, fix] of pairs) {
         if (fix.id === 'close-programs' && card.programs.length === 0) continue;
-        const control = forecastChoicesUnder(belief, [], moved);
+        const control = forecastChoices(belief, [], moved);
         const forecast = forecastUnder(belief, [fix]);
         expect(Math.abs(Math.log(control.shownFps.mid / forecast.shownFps.mid)), fix.id).toBeLessThan(0.05);
       }
@@ -48,7 +48,7 @@ describe('forecastChoicesUnder', () => {
   it('moves a control back from where a fix in force has put it', () => {
     withEach((card, belief) => {
       const inForce = [{ id: 'lower-preview-quality', level: '1/4' }];
-      const back = forecastChoicesUnder(belief, inForce, { qualityRatio: choicesAsIs(card).qualityRatio });
+      const back = forecastChoices(belief, inForce, { qualityRatio: choicesAsIs(card).qualityRatio });
       expect(back.shownFps).toEqual(forecastUnder(belief, []).shownFps);
     });
   });
@@ -56,7 +56,7 @@ describe('forecastChoicesUnder', () => {
   it('never expects less of a smaller picture', () => {
     withEach((_, belief) => {
       const mids = [1, 0.5, 0.25, 0.125].map(
-        (qualityRatio) => forecastChoicesUnder(belief, [], { qualityRatio }).shownFps.mid,
+        (qualityRatio) => forecastChoices(belief, [], { qualityRatio }).shownFps.mid,
       );
       expect(mids).toEqual([...mids].sort((a, b) => a - b));
     });

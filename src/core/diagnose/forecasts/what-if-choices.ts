@@ -1,7 +1,7 @@
 import { type Belief, forecastWith } from '../../belief';
 import { deriveBaseState, type JobCard } from '../../card';
 import { applyFixes, clipsForProxies, closingFix, type FixAtLevel } from '../../fixes';
-import { type FrameForecast, forecast, type SetupState } from '../../load';
+import type { FrameForecast, SetupState } from '../../load';
 import type { KnownState } from '../../machine';
 import { linesOf } from '../../proxies';
 import { averageStagesWith } from '../answer/average-stages';
@@ -79,16 +79,12 @@ function withChoices(now: SetupState, base: SetupState, changed: Partial<WhatIfC
 const stateOfChoices = (card: JobCard, choices: WhatIfChoices): SetupState =>
   withChoices(currentState(card), deriveBaseState(card), choices);
 
-/** What to expect with the controls where they stand. */
-export const forecastChoices = (card: JobCard, choices: WhatIfChoices): FrameForecast =>
-  forecast(stateOfChoices(card, choices));
-
 /**
- * What readings and answers leave to be expected with some fixes in force and some controls moved. Controls that are
+ * What is to be expected with some fixes in force and some controls moved. Controls that are
  * not named stay as each hypothesis has them; the frame's time is that of what agrees with the last reading, where that is
  * given, as it is shown everywhere else. O(hypotheses × clips + samples).
  */
-export function forecastChoicesUnder(
+export function forecastChoices(
   belief: Belief,
   inForce: readonly FixAtLevel[],
   changed: Partial<WhatIfChoices>,

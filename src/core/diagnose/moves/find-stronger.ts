@@ -2,7 +2,7 @@ import type { Belief } from '../../belief';
 import { type FixUse, isSameFix, type JobCard } from '../../card';
 import { leastGain, type RankedFix, totalSacrifice } from '../../fixes';
 import { createRefusal, isTooEarly } from './candidates';
-import { rankBelievedFixes } from './rank-believed';
+import { rankCardFixes } from './rank-card-fixes';
 
 /** A fix that by the same figures would do more than the one that is offered, and in what it is dearer. */
 export interface Stronger {
@@ -22,7 +22,7 @@ const leastMoreSacrifice = 0.05;
  */
 export function findStronger(card: JobCard, belief: Belief, offered: FixUse): Stronger | null {
   const isRefused = createRefusal(card);
-  const ranked = rankBelievedFixes(card, belief);
+  const ranked = rankCardFixes(card, belief);
   const own = ranked.find((fix) => isSameFix(fix, offered)) ?? ranked.find(({ id }) => id === offered.id);
   const ownProbability = own?.after.usableProbability;
   if (!own || ownProbability === undefined) return null;

@@ -1,8 +1,10 @@
+import { priorBelief } from '../../belief';
 import { isCardUsable, type JobCard, latestReading, type Reading, readingInForce, targetFpsOf } from '../../card';
 import { leastGain, type RankedFix } from '../../fixes';
-import { computeFindings, type Findings, rankCardFixes } from '../answer/findings';
+import { computeFindings, type Findings } from '../answer/findings';
 import { createRefusal, isTooEarly } from '../moves/candidates';
 import { findNextStep, type NextStep } from '../moves/next-step';
+import { rankCardFixes } from '../moves/rank-card-fixes';
 
 /** A card's state at a glance: the gauge and the list of cards show the same. */
 export interface CardOverview {
@@ -19,7 +21,9 @@ export interface CardOverview {
 export function firstByEstimate(card: JobCard): RankedFix | null {
   const isRefused = createRefusal(card);
   return (
-    rankCardFixes(card).find((fix) => fix.gain >= leastGain && !isRefused(fix) && !isTooEarly(card, fix.id)) ?? null
+    rankCardFixes(card, priorBelief(card)).find(
+      (fix) => fix.gain >= leastGain && !isRefused(fix) && !isTooEarly(card, fix.id),
+    ) ?? null
   );
 }
 

@@ -3,17 +3,17 @@ import { loadDemoCards } from '@/demo/load-demo-cards';
 import { applyAll } from '../../../../tests/stand-ins/commands';
 import { type Belief, forecastUnder, gapUnder } from '../../belief';
 import { createReading, type JobCard, keptFixes } from '../../card';
-import { type Diagnosis, diagnose, forecastSet, rankBelievedFixes } from '..';
+import { type Diagnosis, diagnose, forecastSet, rankCardFixes } from '..';
 
 let cards: readonly { readonly card: JobCard; readonly posterior: Belief }[] = [];
 beforeAll(async () => {
   cards = (await loadDemoCards()).map((card) => ({ card, posterior: diagnose(card).posterior }));
 });
 
-describe('rankBelievedFixes', () => {
+describe('rankCardFixes', () => {
   it('says of each fix what the belief says of it with what is kept', () => {
     for (const { card, posterior } of cards)
-      for (const { id, level, gain, after } of rankBelievedFixes(card, posterior).slice(0, 12)) {
+      for (const { id, level, gain, after } of rankCardFixes(card, posterior).slice(0, 12)) {
         const use = { id, level };
         expect(after.shownFps).toEqual(forecastUnder(posterior, [use]).shownFps);
         expect(gain).toBeCloseTo(Math.max(0, gapUnder(posterior, []).gap - gapUnder(posterior, [use]).gap), 12);
@@ -22,7 +22,7 @@ describe('rankBelievedFixes', () => {
 
   it('puts first what closes most for what it costs, and each fix once', () => {
     for (const { card, posterior } of cards) {
-      const ranked = rankBelievedFixes(card, posterior);
+      const ranked = rankCardFixes(card, posterior);
       const scores = ranked.map(({ score }) => score);
       expect(scores).toEqual([...scores].sort((a, b) => b - a));
       expect(new Set(ranked.map(({ id }) => id)).size).toBe(ranked.length);
@@ -40,7 +40,7 @@ describe('rankBelievedFixes', () => {
       );
       expect(keptFixes(kept)).toEqual([half]);
       const { posterior } = diagnose(kept);
-      const again = rankBelievedFixes(kept, posterior).find(({ id }) => id === 'lower-preview-quality');
+      const again = rankCardFixes(kept, posterior).find(({ id }) => id === 'lower-preview-quality');
       if (!again) continue;
       const use = { id: again.id, level: again.level };
       expect(again.after.shownFps).toEqual(forecastUnder(posterior, [use]).shownFps);

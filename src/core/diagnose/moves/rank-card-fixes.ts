@@ -1,20 +1,20 @@
 import { type Belief, forecastUnder, gapUnder } from '../../belief';
 import { type JobCard, keptFixes } from '../../card';
-import { applyFixes, effectKeyOf, type FixAtLevel, type RankedFix, rankFixesBy } from '../../fixes';
+import { applyFixes, effectKeyOf, type FixAtLevel, type RankedFix, rankFixes } from '../../fixes';
 import { statesToTellBy } from './states-to-tell-by';
 
 /**
- * All fixes that can still be made on this card, in the order worth trying by what its readings and answers leave likely.
+ * All fixes that can still be made on this card, in the order worth trying by what is believed of it.
  * O(fixes × hypotheses × (clips + samples)).
  */
-export function rankBelievedFixes(card: JobCard, belief: Belief): readonly RankedFix[] {
+export function rankCardFixes(card: JobCard, belief: Belief): readonly RankedFix[] {
   const kept = keptFixes(card);
   const withFix = ({ id, level }: FixAtLevel): readonly FixAtLevel[] => [
     ...kept.filter((other) => other.id !== id),
     { id, level },
   ];
   const states = statesToTellBy(belief, kept);
-  return rankFixesBy(applyFixes(belief.base, kept), {
+  return rankFixes(applyFixes(belief.base, kept), {
     gapNow: gapUnder(belief, kept).gap,
     gapWith: ({ id }, level) => gapUnder(belief, withFix({ id, level })),
     effectKeyOf: (fix, level) => effectKeyOf(states, fix, level),
