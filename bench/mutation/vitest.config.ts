@@ -11,6 +11,7 @@ export default defineConfig({
   test: {
     include: [...areaOf(process.env.OIL_CAN_AREA).tests],
     pool: 'threads',
+    isolate: false,
     setupFiles: [fileURLToPath(new URL('first-failure.ts', import.meta.url))],
     testTimeout: 60_000,
   },
