@@ -34,7 +34,7 @@ describe('nameCause', () => {
 
   it('takes the diagnosis where anything was read or answered, and not before', () => {
     const card = demoCardAt(0);
-    const diagnosis = diagnose(card);
+    const diagnosis = diagnose(card, { sampleCount: 200 });
     const binding = summariseCard(card).findings.bindingCause;
     expect(nameCause(card, diagnosis, binding)).toEqual({
       kind: 'diagnosed',
