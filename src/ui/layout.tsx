@@ -4,13 +4,13 @@ import styled, { css } from 'styled-components';
 import { colour } from './tokens';
 
 /** The room that something keeps above and below itself. */
-interface Room {
+export interface Room {
   readonly $abovePx?: number;
   readonly $belowPx?: number;
 }
 
 // Twice, because what stands in a sheet or a page head has margins of its own.
-const room = css<Room>`
+export const room = css<Room>`
   && {
     ${({ $abovePx }) => $abovePx !== undefined && `margin-top: ${$abovePx}px;`}
     ${({ $belowPx }) => $belowPx !== undefined && `margin-bottom: ${$belowPx}px;`}

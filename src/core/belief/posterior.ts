@@ -23,6 +23,8 @@ export interface BeliefPart {
 export interface Belief {
   readonly base: SetupState;
   readonly complaint: Complaint;
+  /** Whether it is the estimate alone, before anything was read or answered: it knows no faults, so its chances promise too much. */
+  readonly isPrior: boolean;
   readonly parts: readonly BeliefPart[];
   readonly sampleCount: number;
 }
@@ -309,6 +311,7 @@ export function inferPosterior(
   return {
     base,
     complaint: complaintOf(card),
+    isPrior: false,
     sampleCount: parts.reduce((sum, { count }) => sum + count, 0),
     parts: parts.map(({ hypothesis, count, samples }, i) => ({
       hypothesis,

@@ -12,6 +12,7 @@ export const priorSampleCount = 256;
 export const priorOfState = (state: SetupState, complaint: Complaint): Belief => ({
   base: state,
   complaint,
+  isPrior: true,
   parts: [
     {
       hypothesis: { key: 'prior', causeIds: [], odds: 1, state },

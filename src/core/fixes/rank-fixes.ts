@@ -11,8 +11,8 @@ export interface RankedFix {
   readonly level: FixLevel;
   readonly after: {
     readonly shownFps: Range;
-    /** How likely the preview is usable with it, 0 to 1. */
-    readonly usableProbability: number;
+    /** How likely the preview is usable with it, 0 to 1; null where only the estimate speaks. */
+    readonly usableProbability: number | null;
   };
   /** The same for fixes that come to the same. */
   readonly effectKey: string;

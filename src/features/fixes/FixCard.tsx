@@ -9,6 +9,7 @@ import { describePutBackTime } from '@/messages/fixes';
 import { formatFpsRange } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
+import { FactList } from '@/ui/lists';
 import { colour, font } from '@/ui/tokens';
 import { FixSteps } from '../looks/FixSteps';
 import { describeFixFacts } from '../shell/answer/fix-facts';
@@ -23,14 +24,6 @@ const Box = styled.article`
   &:first-of-type { border-top: 0; }
   h3 { font: 650 17px/1.25 ${font.heading}; }
   > details { grid-column: 1 / -1; }
-`;
-const Facts = styled.dl`
-  display: grid;
-  grid-template-columns: 62px 1fr;
-  gap: 1px 8px;
-  font-size: 15px;
-  > div { display: contents; }
-  dt { color: ${colour.inkSoft}; }
 `;
 
 const OtherWay = styled.p`
@@ -68,7 +61,7 @@ export function FixCard({ card, ranked, otherWays, canTry, onTry }: FixCardProps
   const title = fixTitle(ranked.id, ranked.level);
   const isIdle = ranked.gain < leastGain;
   const facts = (
-    <Facts>
+    <FactList $nameWidth="62px" $isSmall>
       {describeFixFacts(ranked).map((fact) => (
         <div key={fact.name}>
           <dt>{fact.name}</dt>
@@ -82,7 +75,7 @@ export function FixCard({ card, ranked, otherWays, canTry, onTry }: FixCardProps
           <dd>{describePutBackTime(putBack)}</dd>
         </>
       )}
-    </Facts>
+    </FactList>
   );
   return (
     <Box>

@@ -14,9 +14,9 @@ import { describeMoveReason, describeStronger } from '@/messages/loop';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { Row } from '@/ui/layout';
+import { FactList, NumberedList } from '@/ui/lists';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
-import { colour } from '@/ui/tokens';
 import { AnyLook } from '../looks/AnyLook';
 import { FixSteps } from '../looks/FixSteps';
 import { useOpenCard } from '../shell/card/use-open-card';
@@ -24,21 +24,8 @@ import { AttachQuestion } from './AttachQuestion';
 import { ComesFirst } from './ComesFirst';
 import { WorkFact } from './WorkFact';
 
-const Facts = styled.dl`
-  display: grid;
-  grid-template-columns: 76px 1fr;
-  gap: 2px 10px;
-  margin: 0 0 12px;
-  dt { color: ${colour.inkSoft}; }
-  b { font-weight: 650; }
-`;
 const Why = styled.p`
   margin-bottom: 10px;
-`;
-const GiveBackList = styled.ol`
-  margin: 0 0 12px;
-  padding-left: 22px;
-  list-style: decimal;
 `;
 
 interface NextStepSheetProps {
@@ -63,7 +50,7 @@ function FixFacts({ card, diagnosis, fix }: Pick<NextStepSheetProps, 'card' | 'd
   const known = findFix(fix.id);
   if (!known) return null;
   return (
-    <Facts>
+    <FactList $nameWidth="76px" $belowPx={12}>
       <dt>brings</dt>
       <dd>
         <b>{formatFpsRange(after.shownFps)} a second</b>, a move of the playhead in {formatWaitRange(after.scrubMs)},
@@ -76,7 +63,7 @@ function FixFacts({ card, diagnosis, fix }: Pick<NextStepSheetProps, 'card' | 'd
       <dd>{fixTexts[known.id].cost}</dd>
       <dt>put back</dt>
       <dd>{known.putBack ? describePutBackTime(known.putBack) : 'nothing'}</dd>
-    </Facts>
+    </FactList>
   );
 }
 
@@ -127,11 +114,11 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
     return (
       <Sheet title={`Next: give back “${title}”`} kind="next">
         <Why>{describeMoveReason(move)}</Why>
-        <GiveBackList>
+        <NumberedList $belowPx={12}>
           {giveBackSteps(known.id, fix.level).map((step) => (
             <li key={step}>{step}</li>
           ))}
-        </GiveBackList>
+        </NumberedList>
         <Row>
           <Button look="primary" isDisabled={!canTry} onPress={() => onTry(fix, 'give-back')}>
             Try without it

@@ -14,6 +14,7 @@ import { describeCompareFailure } from '@/messages/readings';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { Row, Soft, Spaced } from '@/ui/layout';
+import { NumberedList } from '@/ui/lists';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
@@ -43,11 +44,6 @@ const Verdict = styled.p`
   border-left: 4px solid ${colour.edge};
   &[data-verdict='better'] { border-left-color: ${colour.good}; }
   &[data-verdict='worse'] { border-left-color: ${colour.alarm}; }
-`;
-const GiveBackList = styled.ol`
-  margin: 0 0 8px;
-  padding-left: 22px;
-  list-style: decimal;
 `;
 
 /** What both readings say, side by side. */
@@ -171,11 +167,11 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
         </h3>
         {!isMade && known && !isGiveBack && <ComesFirst fix={known} />}
         {!isMade && isGiveBack && known && (
-          <GiveBackList>
+          <NumberedList $belowPx={8}>
             {giveBackSteps(known.id, trial.fix.level).map((step) => (
               <li key={step}>{step}</li>
             ))}
-          </GiveBackList>
+          </NumberedList>
         )}
         {!isMade && !isGiveBack && known && <AttachQuestion card={card} fixId={known.id} />}
         {isClosing && <CleanUpCheck card={card} />}

@@ -1,24 +1,14 @@
 'use client';
 
-import styled from 'styled-components';
 import type { JobCard } from '@/core/card';
 import { chooseStep, type Diagnosis, type NextMove } from '@/core/diagnose';
 import { describeProbability, formatChance } from '@/messages/diagnosis';
 import { causeTexts } from '@/messages/load';
 import { nameMove } from '@/messages/loop';
+import { FactList } from '@/ui/lists';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
-import { colour } from '@/ui/tokens';
 import type { Conclusion } from '../shell/answer/diagnosis-context';
-
-const Rows = styled.dl`
-  display: grid;
-  grid-template-columns: minmax(96px, auto) 1fr;
-  gap: 4px 14px;
-  dt { color: ${colour.inkSoft}; }
-  s { color: ${colour.inkSoft}; }
-  b { font-weight: 650; }
-`;
 
 const nameCause = ({ causes }: Diagnosis): string => {
   const [first] = causes;
@@ -55,7 +45,7 @@ export function WhatChanged({ before, card, diagnosis, move }: WhatChangedProps)
     );
   return (
     <Sheet title="What that changed" aside="by all readings and answers together">
-      <Rows>
+      <FactList $nameWidth="minmax(96px, auto)">
         {pairs.map(({ name, from, to }) => (
           <div key={name} style={{ display: 'contents' }}>
             <dt>{name}</dt>
@@ -70,7 +60,7 @@ export function WhatChanged({ before, card, diagnosis, move }: WhatChangedProps)
             </dd>
           </div>
         ))}
-      </Rows>
+      </FactList>
     </Sheet>
   );
 }

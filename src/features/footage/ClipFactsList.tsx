@@ -1,23 +1,12 @@
 'use client';
 
-import styled from 'styled-components';
 import type { CardClip, CorrectableField } from '@/core/card';
 import type { ClipFacts, VideoFacts } from '@/core/footage';
 import { rationalToNumber } from '@/core/numbers/rational';
 import { describeBrowserAnswer, nameCodec, nameContainer, scanTexts } from '@/messages/clip-facts';
 import { formatBytes, formatCount, formatDuration, formatFps, formatMbit, formatRate } from '@/messages/format';
+import { FactList } from '@/ui/lists';
 import { Tag } from '@/ui/Tag';
-import { colour } from '@/ui/tokens';
-
-const List = styled.dl`
-  display: grid;
-  grid-template-columns: minmax(110px, auto) minmax(0, 1fr);
-  gap: 5px 16px;
-  font-size: 15px;
-  > div { display: contents; }
-  dt { color: ${colour.inkSoft}; }
-  dd { overflow-wrap: anywhere; }
-`;
 
 interface Fact {
   readonly name: string;
@@ -95,7 +84,7 @@ export function ClipFactsList({ clip }: { readonly clip: CardClip }) {
     { name: 'Known from', value: clip.origin === 'file' ? 'the file itself' : 'an ffprobe report' },
   ];
   return (
-    <List>
+    <FactList $nameWidth="minmax(110px, auto)" $isSmall>
       {[...factsOf(facts), ...file].map(({ name, value, field }) => (
         <div key={name}>
           <dt>{name}</dt>
@@ -104,6 +93,6 @@ export function ClipFactsList({ clip }: { readonly clip: CardClip }) {
           </dd>
         </div>
       ))}
-    </List>
+    </FactList>
   );
 }

@@ -3,12 +3,12 @@
 import { Download } from 'lucide-react';
 import dynamic from 'next/dynamic';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
-import styled from 'styled-components';
 import { type CardClip, targetFpsOf } from '@/core/card';
 import { type ClipFilter, everyClip, filterClipRows, listClipRows } from '@/core/diagnose';
 import type { DriveKind } from '@/core/machine';
 import { formatCount } from '@/messages/format';
 import { Button } from '@/ui/Button';
+import { DropArea } from '@/ui/DropArea';
 import { Row, Soft } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { useOpenCard } from '../shell/card/use-open-card';
@@ -44,10 +44,6 @@ function neighboursOf(opened: OpenedClip | null): { readonly before: string | nu
 
 const noneSelected: ReadonlySet<string> = new Set();
 
-const DropArea = styled.div`
-  min-height: calc(100vh - 120px);
-`;
-
 interface FootageProps {
   /** The clip whose sheet stands open at first. */
   readonly clipId: string | null;
@@ -58,7 +54,6 @@ export function Footage({ clipId }: FootageProps) {
   const { card, run } = useOpenCard();
   const notify = useNotify();
   const { state, addFiles, addReport, readInto, stop, dismiss } = useFootage();
-  const [isOver, setIsOver] = useState(false);
   const [isAskingReport, setIsAskingReport] = useState(false);
   const [filter, setFilter] = useState<ClipFilter>(everyClip);
   const [selection, setSelection] = useState<ReadonlySet<string>>(noneSelected);
@@ -122,19 +117,7 @@ export function Footage({ clipId }: FootageProps) {
   };
 
   return (
-    <DropArea
-      data-over={isOver || undefined}
-      onDragOver={(event) => {
-        event.preventDefault();
-        setIsOver(true);
-      }}
-      onDragLeave={() => setIsOver(false)}
-      onDrop={async (event) => {
-        event.preventDefault();
-        setIsOver(false);
-        addFiles(await listFiles(event.nativeEvent));
-      }}
-    >
+    <DropArea isPage onDrop={async (event) => addFiles(await listFiles(event.nativeEvent))}>
       <StepPage stepId="footage">
         <AddFootage isFull={isFull} onFiles={addFiles} onAskReport={askReport} />
         <ReadingProgress state={state} onStop={stop} />

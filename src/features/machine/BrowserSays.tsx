@@ -1,7 +1,6 @@
 'use client';
 
 import { type ReactNode, useState } from 'react';
-import styled from 'styled-components';
 import { type BrowserFacts, readBrowserFacts } from '@/adapters/browser/browser-facts';
 import { readDecodeTable } from '@/adapters/browser/read-decode-table';
 import type { DecodeTableRow } from '@/core/machine';
@@ -9,16 +8,7 @@ import { formatBytes, formatFps } from '@/messages/format';
 import { askedPictureTexts } from '@/messages/machine';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Disclosure } from '@/ui/Disclosure';
-import { colour } from '@/ui/tokens';
-
-const Facts = styled.dl`
-  display: grid;
-  grid-template-columns: max-content minmax(0, 1fr);
-  gap: 2px 16px;
-  margin-bottom: 12px;
-  dt { color: ${colour.inkSoft}; }
-  dd { color: ${colour.ink}; overflow-wrap: anywhere; }
-`;
+import { FactList } from '@/ui/lists';
 
 const wordOf = (is: boolean): string => (is ? 'yes' : 'no');
 
@@ -55,14 +45,14 @@ export function BrowserSays() {
   return (
     <Disclosure label="What this browser states and decodes" onOpen={read}>
       {facts && (
-        <Facts>
+        <FactList $belowPx={12}>
           {describeFacts(facts).map(([name, value]) => (
             <div key={name} style={{ display: 'contents' }}>
               <dt>{name}</dt>
               <dd>{value}</dd>
             </div>
           ))}
-        </Facts>
+        </FactList>
       )}
       {rows.length > 0 && (
         <TableFrame>

@@ -7,20 +7,12 @@ import { formatFps, formatMoment } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { Row, Soft } from '@/ui/layout';
+import { FigureList } from '@/ui/lists';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { useOpenCard } from '../shell/card/use-open-card';
 import { useNotify } from '../shell/notices/notices';
 
-const Figures = styled.dl`
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(190px, 1fr));
-  gap: 10px 20px;
-  margin-bottom: 10px;
-  dt { font-size: 14.5px; color: ${colour.inkSoft}; }
-  dd { font-size: 17px; font-weight: 650; }
-  dd > small { display: block; font-size: 14px; font-weight: 400; color: ${colour.inkSoft}; }
-`;
 const Tests = styled.ul`
   li { display: flex; align-items: center; gap: 12px; padding: 4px 0; border-top: 1px solid ${colour.line}; font-size: 15px; }
   li > span { flex: 1; min-width: 0; overflow-wrap: anywhere; }
@@ -65,7 +57,7 @@ export function MeasuredDecoding() {
     );
   return (
     <Sheet title="Measured on your clips" aside="by test-play; counts before all else">
-      <Figures>
+      <FigureList $leastPx={190} $belowPx={10}>
         <div>
           <dt>One core</dt>
           <dd>
@@ -96,7 +88,7 @@ export function MeasuredDecoding() {
             {readRate === null && <small>a large file tells, if it was not played lately</small>}
           </dd>
         </div>
-      </Figures>
+      </FigureList>
       <Tests>
         {decodeTests.map((test) => (
           <li key={test.id}>

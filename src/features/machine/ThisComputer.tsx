@@ -12,6 +12,7 @@ import { describeMachineTestFailure, describeStorage, machinePhaseTexts } from '
 import { describeLookFailure, type LookFailure } from '@/messages/programs';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
+import { FigureList } from '@/ui/lists';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
@@ -24,21 +25,12 @@ import { useMachineTest } from './use-machine-test';
 const Progress = styled.div`
   progress { width: 100%; height: 10px; accent-color: ${colour.oil}; }
 `;
-const Figures = styled.dl`
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(170px, 1fr));
-  gap: 8px 20px;
-  margin: 4px 0 10px;
-  dt { font-size: 14.5px; color: ${colour.inkSoft}; }
-  dd { font-size: 17px; font-weight: 650; }
-  dd > small { display: block; font-size: 14px; font-weight: 400; color: ${colour.inkSoft}; }
-`;
 
 /** What a measurement found. */
 function MeasuredFigures({ test }: { readonly test: MachineTest }) {
   const { coreSpeedRatio, spreadRatio, decodeThreadCount, hardwareMegapixelPerSec, graphicsRatio, storage } = test;
   return (
-    <Figures>
+    <FigureList $leastPx={170} $abovePx={4} $belowPx={10}>
       <div>
         <dt>One core</dt>
         <dd>
@@ -73,7 +65,7 @@ function MeasuredFigures({ test }: { readonly test: MachineTest }) {
           </dd>
         </div>
       )}
-    </Figures>
+    </FigureList>
   );
 }
 

@@ -9,6 +9,7 @@ import type { MeterReading } from '@/core/meter';
 import { hasPracticeMachine } from '@/demo/practice-cards';
 import { describeMeterFailure } from '@/messages/meter';
 import { Button } from '@/ui/Button';
+import { DropArea } from '@/ui/DropArea';
 import { Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { SegmentedField } from '@/ui/SegmentedField';
@@ -32,10 +33,6 @@ const Head = styled.div`
   margin-bottom: 14px;
   h1 { font-size: 28px; }
   p { margin: 2px 0 12px; color: ${colour.inkSoft}; }
-`;
-
-const DropArea = styled.div`
-  min-height: calc(100vh - 120px);
 `;
 
 const ways = [
@@ -72,7 +69,6 @@ export function LagMeter() {
   /** What the person did while it was measured: the choice may be for the next time by now. */
   const [measuredDoing, setMeasuredDoing] = useState<Reading['doing']>('playing');
   const [tapped, setTapped] = useState<TappedReading | null>(null);
-  const [isOver, setOver] = useState(false);
   const clipFps = keptState(card).setup.targetFps;
   useEffect(() => {
     document.title = `Lag meter · ${card.title} · Oil Can`;
@@ -119,16 +115,9 @@ export function LagMeter() {
         : null;
   return (
     <DropArea
-      data-over={isOver || undefined}
-      onDragOver={(event) => {
-        event.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => setOver(false)}
-      onDrop={(event) => {
-        event.preventDefault();
-        setOver(false);
-        const [dropped] = event.dataTransfer.files;
+      isPage
+      onDrop={({ dataTransfer }) => {
+        const [dropped] = dataTransfer.files;
         if (dropped) take(dropped);
       }}
     >

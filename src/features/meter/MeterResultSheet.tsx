@@ -18,8 +18,9 @@ import {
 import { Button } from '@/ui/Button';
 import { IntervalsChart } from '@/ui/charts/IntervalsChart';
 import { Row, Soft } from '@/ui/layout';
+import { FigureList } from '@/ui/lists';
 import { Sheet } from '@/ui/Sheet';
-import { colour, font } from '@/ui/tokens';
+import { font } from '@/ui/tokens';
 import { NumberField } from '../fields/NumberField';
 import { KeepReading } from './KeepReading';
 
@@ -27,14 +28,6 @@ const Shown = styled.p`
   font: 700 30px/1.2 ${font.heading};
   font-variant-numeric: tabular-nums;
   margin-bottom: 2px;
-`;
-const Figures = styled.dl`
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(190px, 1fr));
-  gap: 10px 18px;
-  margin: 14px 0;
-  dt { color: ${colour.inkSoft}; font-size: 14.5px; }
-  dd { font-variant-numeric: tabular-nums; font-weight: 600; }
 `;
 
 interface MeterResultSheetProps {
@@ -95,14 +88,14 @@ export function MeterResultSheet(props: MeterResultSheetProps) {
           <Button onPress={onFilmed}>It was filmed: measure it as that</Button>
         </Row>
       )}
-      <Figures>
+      <FigureList $leastPx={190} $abovePx={14} $belowPx={14}>
         {listFigures(result, doing).map(([name, value]) => (
           <div key={name}>
             <dt>{name}</dt>
             <dd>{value}</dd>
           </div>
         ))}
-      </Figures>
+      </FigureList>
       <IntervalsChart
         intervalsMs={result.intervalsMs}
         deadlineMs={result.deadlineMs}

@@ -7,6 +7,7 @@ import type { Press } from '@/core/meter';
 import { Button } from '@/ui/Button';
 import { GlobalStyle } from '@/ui/GlobalStyle';
 import { colour, font } from '@/ui/tokens';
+import { noTaps, reduceTaps, type TapAction } from './tap-state';
 
 const Pad = styled.main`
   display: grid;
@@ -40,24 +41,16 @@ export function TapPad({ pad, lengthMs, onDone, onStop }: TapPadProps) {
   done.current = onDone;
   useEffect(() => {
     const startMs = pad.performance.now();
-    const presses: Press[] = [];
-    let downAtMs: number | null = null;
+    let taps = noTaps(lengthMs);
     const sinceStart = (atMs = pad.performance.now()): number => atMs - startMs - countInMs;
+    const hear = (action: TapAction) => {
+      taps = reduceTaps(taps, action);
+      setDown(taps.downAtMs !== null);
+      setCount(taps.presses.length);
+    };
     // By when a key went down and up, not by when a busy machine came round to saying so.
-    const press = ({ timeStamp }: Event) => {
-      const atMs = sinceStart(timeStamp);
-      if (downAtMs !== null || atMs < 0 || atMs >= lengthMs) return;
-      downAtMs = atMs;
-      setDown(true);
-    };
-    const endPress = (toMs: number) => {
-      if (downAtMs === null) return;
-      presses.push({ fromMs: downAtMs, toMs });
-      downAtMs = null;
-      setDown(false);
-      setCount(presses.length);
-    };
-    const release = ({ timeStamp }: Event) => endPress(sinceStart(timeStamp));
+    const press = ({ timeStamp }: Event) => hear({ type: 'down', atMs: sinceStart(timeStamp) });
+    const release = ({ timeStamp }: Event) => hear({ type: 'up', atMs: sinceStart(timeStamp) });
     const isForPad = (event: Event): boolean => !(event.target as Element | null)?.closest?.('button');
     const keyDown = (event: KeyboardEvent) => {
       if (event.key === 'Tab' || event.key === 'Escape' || !isForPad(event)) return;
@@ -70,8 +63,8 @@ export function TapPad({ pad, lengthMs, onDone, onStop }: TapPadProps) {
       setNowMs(pad.performance.now() - startMs);
       if (sinceStart() < lengthMs) return;
       pad.clearInterval(timer);
-      endPress(sinceStart());
-      done.current(presses);
+      hear({ type: 'up', atMs: sinceStart() });
+      done.current(taps.presses);
     }, 100);
     const { document: page } = pad;
     page.addEventListener('keydown', keyDown);

@@ -8,6 +8,7 @@ import { formatCount } from '@/messages/format';
 import { describeListFailure, listCommands } from '@/messages/programs';
 import { Button } from '@/ui/Button';
 import { CommandLine } from '@/ui/CommandLine';
+import { DropArea } from '@/ui/DropArea';
 import { Paragraph, Row, Soft, Stack } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { SegmentedField } from '@/ui/SegmentedField';
@@ -47,36 +48,33 @@ export function ListPaste({ onList }: { readonly onList: (list: ReadList) => voi
   const file = useFilePicker({ label: 'Choose a file with a list', onFiles: ([chosen]) => takeFile(chosen) });
   const { where, command } = listCommands[system];
   return (
-    <Stack
-      onDragOver={(event) => event.preventDefault()}
-      onDrop={(event) => {
-        event.preventDefault();
-        event.stopPropagation();
-        takeFile(event.dataTransfer.files[0]);
-      }}
-    >
-      <SegmentedField label="The computer that lags runs" options={systems} value={system} onChange={setSystem} />
-      <div>
-        <Paragraph $belowPx={6}>
-          <Soft>{where}</Soft>
-        </Paragraph>
-        <CommandLine command={command} />
-      </div>
-      <TextArea label="What it printed" value={text} onChange={setText} />
-      {failure && <Note kind="alarm">{describeListFailure(failure)}</Note>}
-      {!failure && skippedCount > 0 && (
-        <Note>{formatCount(skippedCount, 'line')} of it could not be read and were left out.</Note>
-      )}
-      <Row>
-        <Button look="primary" isDisabled={text.trim() === ''} onPress={() => take(text)}>
-          Read this list
-        </Button>
-        {file.input}
-        <Button onPress={file.open}>
-          <FileUp size={17} aria-hidden="true" /> Choose a file
-        </Button>
-        <Soft>Or drop one here. Nothing of it leaves this computer; what programs were started with is not kept.</Soft>
-      </Row>
-    </Stack>
+    <DropArea onDrop={({ dataTransfer }) => takeFile(dataTransfer.files[0])}>
+      <Stack>
+        <SegmentedField label="The computer that lags runs" options={systems} value={system} onChange={setSystem} />
+        <div>
+          <Paragraph $belowPx={6}>
+            <Soft>{where}</Soft>
+          </Paragraph>
+          <CommandLine command={command} />
+        </div>
+        <TextArea label="What it printed" value={text} onChange={setText} />
+        {failure && <Note kind="alarm">{describeListFailure(failure)}</Note>}
+        {!failure && skippedCount > 0 && (
+          <Note>{formatCount(skippedCount, 'line')} of it could not be read and were left out.</Note>
+        )}
+        <Row>
+          <Button look="primary" isDisabled={text.trim() === ''} onPress={() => take(text)}>
+            Read this list
+          </Button>
+          {file.input}
+          <Button onPress={file.open}>
+            <FileUp size={17} aria-hidden="true" /> Choose a file
+          </Button>
+          <Soft>
+            Or drop one here. Nothing of it leaves this computer; what programs were started with is not kept.
+          </Soft>
+        </Row>
+      </Stack>
+    </DropArea>
   );
 }

@@ -9,7 +9,7 @@ import { Button } from '@/ui/Button';
 import { Note } from '@/ui/Note';
 import { measureInWorker } from '@/workers/practice.client';
 import { useOpenCard } from '../shell/card/use-open-card';
-import { firstDetails } from './ReadingDetails';
+import { firstDetails } from './reading-details';
 import { useStoreReading } from './use-store-reading';
 
 const toHundredths = (value: number): number => Math.round(value * 100) / 100;

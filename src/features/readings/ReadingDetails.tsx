@@ -1,14 +1,6 @@
 'use client';
 
-import {
-  areSameFixes,
-  type FixUse,
-  fixesInForce,
-  type JobCard,
-  type Reading,
-  readingPasses,
-  readingViewers,
-} from '@/core/card';
+import { areSameFixes, type FixUse, fixesInForce, type JobCard, readingPasses, readingViewers } from '@/core/card';
 import type { KnownState } from '@/core/machine';
 import { readingPassTexts, readingViewerTexts } from '@/messages/readings';
 import { Disclosure } from '@/ui/Disclosure';
@@ -18,28 +10,7 @@ import { SelectField } from '@/ui/SelectField';
 import { TextField } from '@/ui/TextField';
 import { NumberField } from '../fields/NumberField';
 import { describeReadingSetup } from './describe-setup';
-
-/** What is said of a reading beside its figures. */
-export type Details = Pick<
-  Reading,
-  'stretch' | 'viewer' | 'withEffects' | 'pass' | 'isAfterRestart' | 'note' | 'coreUsePercent' | 'memoryUsePercent'
-> & {
-  /** Null for the set-up as the card has it now. */
-  readonly fixes: readonly FixUse[] | null;
-};
-
-/** Nothing said; the stretch stays what it was last time, because people compare one stretch. */
-export const firstDetails = (card: JobCard): Details => ({
-  stretch: card.readings.at(-1)?.stretch ?? '',
-  viewer: 'timeline',
-  withEffects: 'unknown',
-  pass: 'unknown',
-  isAfterRestart: 'unknown',
-  note: '',
-  coreUsePercent: null,
-  memoryUsePercent: null,
-  fixes: null,
-});
+import type { Details } from './reading-details';
 
 const viewers = readingViewers.map((value) => ({ value, label: readingViewerTexts[value] }));
 const passes = readingPasses.map((value) => ({ value, label: readingPassTexts[value] }));

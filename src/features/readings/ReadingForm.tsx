@@ -1,18 +1,8 @@
 'use client';
 
-import { useState } from 'react';
+import { useReducer } from 'react';
 import styled from 'styled-components';
-import {
-  type PlayFeel,
-  playFeels,
-  playsByOf,
-  type ReadingMoment,
-  readingMoments,
-  type ScrubFeel,
-  scrubFeels,
-  targetFpsOf,
-} from '@/core/card';
-import type { KnownState } from '@/core/machine';
+import { playFeels, readingMoments, scrubFeels } from '@/core/card';
 import { complaintOf } from '@/core/usable';
 import { playFeelTexts } from '@/messages/editor';
 import { scrubFeelTexts } from '@/messages/interview';
@@ -22,7 +12,8 @@ import { FieldGrid, Row } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { NumberField } from '../fields/NumberField';
 import { useOpenCard } from '../shell/card/use-open-card';
-import { type Details, firstDetails, ReadingDetails } from './ReadingDetails';
+import { ReadingDetails } from './ReadingDetails';
+import { firstReadingForm, readForm, reduceReadingForm, type TypedReading } from './reading-form-state';
 import { useStoreReading } from './use-store-reading';
 
 const feels = scrubFeels.map((value) => ({
@@ -40,64 +31,23 @@ const verdicts = [
   { value: 'no' as const, label: 'No' },
 ];
 
-/** What stands in the form; null and "unknown" where nothing was said. */
-interface Typed {
-  readonly shownFps: number | null;
-  readonly playFeel: PlayFeel | null;
-  readonly scrubFeel: ScrubFeel | null;
-  readonly openingSec: number | null;
-  readonly waitSec: number | null;
-  readonly fitSec: number | null;
-  readonly exportMinutes: number | null;
-  readonly isGoodEnough: KnownState;
-}
-const nothing: Typed = {
-  shownFps: null,
-  playFeel: null,
-  scrubFeel: null,
-  openingSec: null,
-  waitSec: null,
-  fitSec: null,
-  exportMinutes: null,
-  isGoodEnough: 'unknown',
-};
-
 const Form = styled.form`
   display: flex;
   flex-direction: column;
   gap: 14px;
 `;
 
-/** Editors that count dropped frames: how many, over how long. */
-interface Dropped {
-  readonly count: number | null;
-  readonly overSec: number | null;
-}
-
-/** What was shown where so many frames of the target were dropped; null where that is not known. */
-const shownOf = ({ count, overSec }: Dropped, targetFps: number): number | null =>
-  count === null || overSec === null || overSec <= 0
-    ? null
-    : Math.max(0, Math.round((targetFps - count / overSec) * 100) / 100);
-
 /** Types a reading: the shown rate or how it played, how scrubbing felt, whether it is good enough. */
 export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly buttonLabel?: string }) {
   const { card } = useOpenCard();
   const store = useStoreReading();
-  const [typed, setTyped] = useState<Typed>(nothing);
-  const [dropped, setDropped] = useState<Dropped>({ count: null, overSec: null });
-  const [details, setDetails] = useState<Details>(() => firstDetails(card));
+  const [form, dispatch] = useReducer(reduceReadingForm, card, firstReadingForm);
+  const { typed, dropped, details, moment } = form;
+  const { shownFps, isEmpty, isWaitAsked } = readForm(form, card);
   const complaint = complaintOf(card);
-  const [moment, setMoment] = useState<ReadingMoment>(complaint.includes('later') ? 'later' : 'start');
-  const set = (patch: Partial<Typed>) => setTyped((current) => ({ ...current, ...patch }));
-  const shownFps = typed.shownFps ?? shownOf(dropped, targetFpsOf(card));
-  const isEmpty = shownFps === null && Object.values(typed).every((part) => part === null || part === 'unknown');
-  const isWaiting = playsByOf(card) === 'computing-first';
+  const set = (patch: Partial<TypedReading>) => dispatch({ type: 'typed', patch });
   const storeTyped = () => {
-    if (isEmpty || !store({ ...typed, shownFps, moment }, details)) return;
-    setTyped(nothing);
-    setDropped({ count: null, overSec: null });
-    setDetails(({ stretch }) => ({ ...firstDetails(card), stretch }));
+    if (!isEmpty && store({ ...typed, shownFps, moment }, details)) dispatch({ type: 'stored', card });
   };
   return (
     <Form
@@ -127,7 +77,7 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
             onChange={(openingSec) => set({ openingSec })}
           />
         )}
-        {isWaiting && (
+        {isWaitAsked && (
           <>
             <NumberField
               label="Wait before it played"
@@ -182,7 +132,12 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
         onChange={(isGoodEnough) => set({ isGoodEnough })}
       />
       {complaint.includes('later') && (
-        <SegmentedField label="Taken" options={moments} value={moment} onChange={setMoment} />
+        <SegmentedField
+          label="Taken"
+          options={moments}
+          value={moment}
+          onChange={(to) => dispatch({ type: 'moment', moment: to })}
+        />
       )}
       {typed.shownFps === null && (
         <Disclosure label="My editor counts dropped frames">
@@ -193,7 +148,7 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
               minValue={0}
               maxValue={1_000_000}
               value={dropped.count}
-              onChange={(count) => setDropped((now) => ({ ...now, count }))}
+              onChange={(count) => dispatch({ type: 'dropped', patch: { count } })}
             />
             <NumberField
               label="In so many seconds"
@@ -202,17 +157,13 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
               maxValue={3600}
               fractionDigits={1}
               value={dropped.overSec}
-              onChange={(overSec) => setDropped((now) => ({ ...now, overSec }))}
+              onChange={(overSec) => dispatch({ type: 'dropped', patch: { overSec } })}
             />
           </FieldGrid>
           {shownFps !== null && <p role="status">That is {shownFps} shown a second.</p>}
         </Disclosure>
       )}
-      <ReadingDetails
-        card={card}
-        details={details}
-        onChange={(patch) => setDetails((current) => ({ ...current, ...patch }))}
-      />
+      <ReadingDetails card={card} details={details} onChange={(patch) => dispatch({ type: 'details', patch })} />
       <Row>
         <Button look="primary" isSubmit isDisabled={isEmpty}>
           {buttonLabel}

@@ -4,7 +4,7 @@ import { useCallback } from 'react';
 import { createReading, type Reading } from '@/core/card';
 import { complaintOf } from '@/core/usable';
 import { useOpenCard } from '../shell/card/use-open-card';
-import type { Details } from './ReadingDetails';
+import type { Details } from './reading-details';
 
 /** Puts a reading on the card with what is said of it; true where that could be done. */
 export function useStoreReading(): (known: Partial<Omit<Reading, 'id' | 'fixes'>>, details: Details) => boolean {

@@ -10,6 +10,7 @@ import { describeSacrifice } from '@/messages/working';
 import { Button } from '@/ui/Button';
 import { FrameBudget } from '@/ui/FrameBudget';
 import { Row, Soft } from '@/ui/layout';
+import { FactList } from '@/ui/lists';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { useBeginTrial } from '../fixes/use-begin-trial';
@@ -23,13 +24,6 @@ const Big = styled.p`
   small { font: 500 16px ${font.text}; color: ${colour.inkSoft}; }
   s { color: ${colour.inkSoft}; font-weight: 500; text-decoration: none; }
   b[data-good] { color: ${colour.good}; }
-`;
-const Facts = styled.dl`
-  display: grid;
-  grid-template-columns: 90px 1fr;
-  gap: 2px 10px;
-  margin: 8px 0 12px;
-  dt { color: ${colour.inkSoft}; }
 `;
 
 interface SetResultProps {
@@ -72,7 +66,7 @@ export function SetResult({ card, set, targetFps }: SetResultProps) {
           </b>{' '}
           <small>of {formatFps(targetFps)} a second</small>
         </Big>
-        <Facts>
+        <FactList $nameWidth="90px" $abovePx={8} $belowPx={12}>
           <dt>moving the playhead</dt>
           <dd>
             {isChanged && <Soft>{formatWaitRange(before.scrubMs)} → </Soft>}
@@ -88,7 +82,7 @@ export function SetResult({ card, set, targetFps }: SetResultProps) {
               <dd>{formatMinutes(after.minutes)}</dd>
             </>
           )}
-        </Facts>
+        </FactList>
       </div>
       <FrameBudget lanes={toBudgetLanes(after.stages)} budgetMs={1000 / targetFps} formatMs={formatMs} />
       {added.length > 0 && (

@@ -24,8 +24,8 @@ export function findStronger(card: JobCard, belief: Belief, offered: FixUse): St
   const isRefused = createRefusal(card);
   const ranked = rankCardFixes(card, belief);
   const own = ranked.find((fix) => isSameFix(fix, offered)) ?? ranked.find(({ id }) => id === offered.id);
-  const ownProbability = own?.after.usableProbability;
-  if (!own || ownProbability === undefined) return null;
+  const ownProbability = own?.after.usableProbability ?? null;
+  if (!own || ownProbability === null) return null;
   const stronger = ranked
     .filter((fix) => fix.gain >= leastGain && !isRefused(fix) && !isTooEarly(card, fix.id) && fix.id !== own.id)
     .filter(({ after }) => (after.usableProbability ?? 0) >= ownProbability + leastMoreProbability)

@@ -18,6 +18,9 @@ export function rankCardFixes(card: JobCard, belief: Belief): readonly RankedFix
     gapNow: gapUnder(belief, kept).gap,
     gapWith: ({ id }, level) => gapUnder(belief, withFix({ id, level })),
     effectKeyOf: (fix, level) => effectKeyOf(states, fix, level),
-    expectOf: ({ id }, level) => forecastUnder(belief, withFix({ id, level })),
+    expectOf: ({ id }, level) => {
+      const { shownFps, usableProbability } = forecastUnder(belief, withFix({ id, level }));
+      return { shownFps, usableProbability: belief.isPrior ? null : usableProbability };
+    },
   });
 }

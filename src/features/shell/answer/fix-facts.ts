@@ -13,7 +13,7 @@ export interface FixFact {
 export function describeFixFacts(ranked: RankedFix): readonly FixFact[] {
   const requires = findFix(ranked.id)?.requires ?? [];
   const { shownFps, usableProbability } = ranked.after;
-  const usable = usableProbability === undefined ? '' : `; usable ${formatChance(usableProbability)}`;
+  const usable = usableProbability === null ? '' : `; usable ${formatChance(usableProbability)}`;
   return [
     { name: 'brings', value: `${formatFpsRange(shownFps)} a second${usable}` },
     { name: 'takes', value: describeEffort(ranked.effortMinutes, requires) },
