@@ -105,9 +105,8 @@ async function comparePipelines() {
       const busyCores = isBusy ? 1 : 0;
       const rig = rigOfPipeline(clip.stream, pipeline, { coreCount, coreSpeed, busyCores });
       const { stages } = estimate(stateOfRig(rig), 'heaviest', parametersOfRig(rig));
-      // Nothing is shown, and a picture that keeps its size is not scaled.
-      const isScaled = pipeline.filter?.includes('scale') || pipeline.isLayered;
-      const counted = stages.filter(({ id }) => id !== 'show' && id !== 'read' && (id !== 'scale' || isScaled));
+      // Nothing is shown.
+      const counted = stages.filter(({ id }) => id !== 'show' && id !== 'read');
       const estimatedMs = counted.reduce((sum, { ms }) => sum + ms, 0);
       // The simulator has a core of its own measure: what decoding alone takes by its account, over what it took here.
       const ownSpeed = softwareWorkMs(clips.wide.stream) / yardstickMs;
@@ -115,7 +114,7 @@ async function comparePipelines() {
       const idleRig = rigOfPipeline(clip.stream, pipeline, { coreCount, coreSpeed: ownSpeed, busyCores: 0 });
       const ownRig = { ...idleRig, faults: { ...idleRig.faults, buildCores: busyCores } };
       const bare = { ...ownRig, timeline: { ...ownRig.timeline, effects: [], titleCount: 0 } };
-      const leftOutMs = drawWorkMs(bare, clip.stream, isScaled ? 0 : clip.stream.megapixels) / ownSpeed;
+      const leftOutMs = drawWorkMs(bare, clip.stream, []) / ownSpeed;
       const simulatedMs = 1000 / rateOf(play(ownRig, createRandom(1), 20_000).shownAtMs) - leftOutMs;
       return {
         id: `${pipeline.id}${isBusy ? ', beside a busy process' : ''}`,

@@ -1,6 +1,6 @@
 import { threadGainRatio } from '../load/conditions';
 import { softwareDecodeMs } from '../load/decode-costs';
-import { scaleMsPerSourceMegapixel } from '../load/effect-costs';
+import { scaleMs } from '../load/effect-costs';
 import { drawnLayerCount } from '../load/preview-picture';
 import { proxyStreamOf } from '../load/proxy-stream';
 import type { PictureStream, SetupClip, SetupState } from '../load/types';
@@ -55,11 +55,12 @@ export function loadOfClip({ setup }: SetupState, { original }: SetupClip): Clip
   };
 }
 
-/** What a still takes: nothing but scaling it down on a core, for each picture that shows it. */
+/** What a still takes: nothing but scaling it to the timeline on a core, for each picture that shows it. */
 export function loadOfStill({ setup }: SetupState, { original }: SetupClip): ClipLoad {
-  const scaleMs = (scaleMsPerSourceMegapixel * original.widthPx * original.heightPx) / 1e6;
+  const { widthPx, heightPx } = setup.timeline;
+  const scaledMs = scaleMs((original.widthPx * original.heightPx) / 1e6, (widthPx * heightPx) / 1e6);
   const { coreSpeedRatio, powerRatio } = setup.machine;
-  return { pictureMs: scaleMs / (coreSpeedRatio * powerRatio), budgetMs: 1000 / setup.targetFps, jumpMs: 0 };
+  return { pictureMs: scaledMs / (coreSpeedRatio * powerRatio), budgetMs: 1000 / setup.targetFps, jumpMs: 0 };
 }
 
 /**

@@ -1,6 +1,6 @@
 import { canLikelyDecodeInHardware } from '../machine/hardware-decode';
 import { softwareDecodeMs } from './decode-costs';
-import { hardwareCopyMsPerMegapixel, scaleMsPerSourceMegapixel } from './effect-costs';
+import { hardwareCopyMsPerMegapixel } from './effect-costs';
 import type { PictureStream, Setup, SetupClip, SetupMachine, SetupState } from './types';
 
 /** Getting pictures out of a file: reading at the drive's stated speed, decoding on the reference core or the graphics. */
@@ -30,7 +30,6 @@ export interface ClipCost {
   readonly hardwareCopyMs: number;
   /** The wait before a read from its drive begins. */
   readonly latencyMs: number;
-  readonly scaleMs: number;
   readonly megapixels: number;
 }
 
@@ -122,7 +121,6 @@ export function costOfStream(stream: PictureStream, machine: SetupMachine, timel
     way: addWork([[picture, Math.max(0, stream.meanKeyFrameDistanceFrames - 1) / 2]]),
     hardwareCopyMs: isHardwareAble ? hardwareCopyMsPerMegapixel * megapixels : 0,
     latencyMs: stream.drive.latencyMs,
-    scaleMs: scaleMsPerSourceMegapixel * megapixels,
     megapixels,
   };
 }
@@ -149,7 +147,7 @@ export function rankingMsOf(
 /** The mean of several costs, weighted; all zero where nothing has weight. One pass: it runs for every set-up weighed. */
 export function meanCost(parts: readonly { readonly cost: ClipCost; readonly weight: number }[]): ClipCost {
   const [playing, picture, way] = [noWork(), noWork(), noWork()];
-  const mean = { playing, picture, way, hardwareCopyMs: 0, latencyMs: 0, scaleMs: 0, megapixels: 0 };
+  const mean = { playing, picture, way, hardwareCopyMs: 0, latencyMs: 0, megapixels: 0 };
   let total = 0;
   for (const { weight } of parts) total += weight;
   if (total <= 0) return mean;
@@ -160,7 +158,6 @@ export function meanCost(parts: readonly { readonly cost: ClipCost; readonly wei
     addTo(way, cost.way, share);
     mean.hardwareCopyMs += cost.hardwareCopyMs * share;
     mean.latencyMs += cost.latencyMs * share;
-    mean.scaleMs += cost.scaleMs * share;
     mean.megapixels += cost.megapixels * share;
   }
   return mean;

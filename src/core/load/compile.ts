@@ -1,9 +1,9 @@
 import type { KnownState } from '../machine/facts';
-import { addFetches, addWork, type FetchCost, type FileWork } from './clip-cost';
+import { addFetches, addWork, type ClipCost, type FetchCost, type FileWork } from './clip-cost';
 import { mixClips } from './clip-mix';
 import { leastGraphicsMemoryMib } from './conditions';
 import { drawingHabitIds, drawingHabits } from './drawing-habits';
-import { blendCost, effectMs, showCost } from './effect-costs';
+import { blendCost, effectMs, scaleMs, showCost } from './effect-costs';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from './memory';
 import { drawnLayerCount, previewMegapixels } from './preview-picture';
 import { isGraphicsDrawing, isHardwareDecoding } from './state-facts';
@@ -11,6 +11,8 @@ import type { PlayingMoment, Setup, SetupState, TroubleId } from './types';
 
 /** Drawing one picture after decoding and scaling, on the reference core. */
 export interface DrawCost {
+  /** Scaling what is taken from files to the preview picture. */
+  readonly scaleRefMs: number;
   /** Effects computed on the preview picture, and on the clip's own. */
   readonly effectsRefMs: number;
   readonly effectsAtClipRefMs: number;
@@ -28,7 +30,6 @@ export interface Coefficients {
   /** For one shown frame while playing. */
   readonly playing: FileWork;
   readonly hardwareCopyRefMs: number;
-  readonly scaleRefMs: number;
   readonly draw: DrawCost;
   /** Drawing while the playhead moves. */
   readonly moving: DrawCost;
@@ -99,7 +100,7 @@ function drawingCosts(
   setup: Setup,
   preview: Setup['preview'],
   effectsAt: SetupState['hidden']['effectsAt'],
-  clipMegapixels: number,
+  taken: readonly (readonly [ClipCost, number])[],
 ): DrawCost {
   const { timeline } = setup;
   const depth = depthRatioOf(setup);
@@ -107,14 +108,20 @@ function drawingCosts(
   const projectMegapixels = (timeline.widthPx * timeline.heightPx) / 1e6;
   const isOff = preview.areEffectsBypassed || preview.isPrerendered;
   const previewEffectMegapixels = isOff ? 0 : (effectsAt === 'project' ? projectMegapixels : shownMegapixels) * depth;
-  const clipEffectMegapixels = isOff ? 0 : clipMegapixels * depth;
+  const [[main]] = taken as readonly [readonly [ClipCost, number]];
+  const clipEffectMegapixels = isOff ? 0 : main.megapixels * depth;
   let effectsPerMegapixel = 0;
   for (const { kind, layerCount } of timeline.effects) effectsPerMegapixel += layerCount * effectMs(kind, 1);
   const layerRefMs = preview.isPrerendered
     ? 0
     : (blendCost.fixedMs + blendCost.msPerMegapixel * shownMegapixels) * depth;
   const blended = (preview.isBlending ? drawnLayerCount(timeline) - 1 : 0) + timeline.titleCount;
+  const scaledMs = taken.reduce(
+    (sum, [{ megapixels }, count]) => sum + scaleMs(megapixels, shownMegapixels) * count,
+    0,
+  );
   return {
+    scaleRefMs: scaledMs * habitRatioOf(setup, 'scale'),
     effectsRefMs: effectsPerMegapixel * previewEffectMegapixels,
     effectsAtClipRefMs: effectsPerMegapixel * clipEffectMegapixels,
     effectMegapixels: previewEffectMegapixels,
@@ -156,7 +163,6 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
   // Each cut goes on in the middle of a group: the way from its key frame is decoded in between.
   const cutsPerFrame = (timeline.cutsPerMinute ?? usualCutsPerMinute) / 60 / timeline.frameRateFps;
   const atCutsCount = preview.isPrerendered ? 0 : cutsPerFrame;
-  const scaleMs = playing.reduce((sum, [cost, count]) => sum + cost.scaleMs * count, 0);
   const copyMs = playing.reduce((sum, [cost, count]) => sum + cost.hardwareCopyMs * count, 0);
   const shownMegapixels = previewMegapixels(timeline, preview);
   // A jump goes anywhere, and most of the film is not pre-rendered.
@@ -166,7 +172,7 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
     isPrerendered: false,
   };
   const layerCount = drawnLayerCount(timeline);
-  const draw = drawingCosts(setup, preview, hidden.effectsAt, main.megapixels);
+  const draw = drawingCosts(setup, preview, hidden.effectsAt, playing);
   return {
     playing: addWork([
       [main.playing, mainCount],
@@ -175,9 +181,8 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
       [main.way, atCutsCount],
     ]),
     hardwareCopyRefMs: copyMs,
-    scaleRefMs: scaleMs * habitRatioOf(setup, 'scale'),
     draw: moment === 'transition' ? { ...draw, layersRefMs: draw.layersRefMs + draw.layerRefMs } : draw,
-    moving: drawingCosts(setup, moving, hidden.effectsAt, main.megapixels),
+    moving: drawingCosts(setup, moving, hidden.effectsAt, playing),
     // At a cut nobody waits for a panel.
     scrub: addFetches([
       [mix.jump, layerCount],

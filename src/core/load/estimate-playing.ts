@@ -212,7 +212,7 @@ export function workOutPlaying(c: Coefficients, p: Parameters) {
   const stageMs: Readonly<Record<StageId, number>> = {
     read: c.playing.readMs * on.driveSlowness + on.cacheMs,
     decode: coreDecodeMs / on.threadGain + hardwareMs,
-    scale: drawn(c.scaleRefMs),
+    scale: drawn(c.draw.scaleRefMs),
     effects: drawn(effectsRefMs),
     layers: drawn(layersRefMs),
     // Calls to the graphics, and what makes the whole editor wait, stand with showing.

@@ -259,7 +259,7 @@ export function evaluate(
     const layersRefMs = c.draw.layersRefMs + unlistedLayers * c.draw.layerRefMs;
     const { showRefMs } = c.draw;
     const perMs = (drawFactors[i] as number) / drawSpeed;
-    const drawnMs = (c.scaleRefMs + effectsRefMs + layersRefMs + showRefMs) * perMs;
+    const drawnMs = (c.draw.scaleRefMs + effectsRefMs + layersRefMs + showRefMs) * perMs;
     const callMs = isGraphics ? graphicsCallRefMs / speed : 0;
     const systemStallMs = lines.systemDrive.least + lines.systemDrive.span * (systemDriveSeverities[i] as number);
     const stallMs = lines.unexplained.least + lines.unexplained.span * (unexplainedSeverities[i] as number);
@@ -291,7 +291,7 @@ export function evaluate(
     out.laterFps[i] = heat === 1 ? shownFps : meanFpsOf(work, burstCores, pauseCores, heat);
 
     const movingRefMs =
-      c.scaleRefMs +
+      c.moving.scaleRefMs +
       effectsOf(c.moving, isAtClip, unlistedMs) +
       c.moving.layersRefMs +
       unlistedLayers * c.moving.layerRefMs +
@@ -325,7 +325,7 @@ export function evaluate(
     out.lookMs[i] =
       (handMs +
         fetchMs(c.look, softwareRate, hardwareRate, driveSlowness) +
-        (c.scaleRefMs + showRefMs) * perMs +
+        (c.draw.scaleRefMs + showRefMs) * perMs +
         stallMs +
         2 * cacheMs) *
       jump;

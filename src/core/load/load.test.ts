@@ -122,7 +122,8 @@ describe('estimate', () => {
 
   it('makes the stage of a drawing habit dearer by its own ratio, and no other', () => {
     const msWith = (habits: Partial<SetupState['setup']['preview']['habits']>) => {
-      const { preview } = state().setup;
+      // A picture that keeps its size is not scaled at all.
+      const preview = { ...state().setup.preview, qualityRatio: 0.5 };
       const frame = estimate(
         state({ preview: { ...preview, habits: { ...preview.habits, ...habits } } }),
         'heaviest',

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { percentileOfSorted } from '../numbers/percentile';
 import { decodeCosts, softwareDecodeMs } from '.';
 import { drawingHabits } from './drawing-habits';
-import { blendCost, type EffectKind, effectCosts, effectMs, scaleMsPerSourceMegapixel } from './effect-costs';
+import { blendCost, type EffectKind, effectCosts, effectMs, scaleMs } from './effect-costs';
 
 /** The measured tables; they lie beside the tests, so that these run anywhere. */
 const decodeRows = readFileSync(new URL('../../../tests/fixtures/decode-cost.csv', import.meta.url), 'utf8')
@@ -101,9 +101,23 @@ describe('effect costs', () => {
       expect(blendCost.fixedMs + blendCost.msPerMegapixel * megapixels).toBeCloseTo(ms, 1);
     }
     const { megapixels, ms } = measured('scale_to_half_bilinear');
-    expect(scaleMsPerSourceMegapixel * megapixels).toBeCloseTo(ms, 2);
+    expect(scaleMs(megapixels, megapixels / 4) / ms).toBeCloseTo(1, 1);
     const fine = drawingHabits.find(({ id }) => id === 'fine-scaling');
     expect(fine?.ratio).toBeCloseTo(measured('scale_to_half_bicubic').ms / ms, 2);
+  });
+
+  it('follow it for scaling up and down between eleven pairs of sizes', () => {
+    const rows = readFileSync(new URL('../../../tests/fixtures/scale-cost.csv', import.meta.url), 'utf8')
+      .trim()
+      .split('\n')
+      .slice(1)
+      .map((line) => line.split(',').map(Number) as [number, number, number, number, number]);
+    expect(rows).toHaveLength(12);
+    for (const [fromWidth, fromHeight, toWidth, toHeight, ms] of rows) {
+      const predicted = scaleMs((fromWidth * fromHeight) / 1e6, (toWidth * toHeight) / 1e6);
+      if (fromWidth === toWidth) expect(predicted).toBe(0);
+      else expect(Math.abs(predicted / ms - 1), `${fromWidth} to ${toWidth}`).toBeLessThan(0.23);
+    }
   });
 
   it('name each kind once, with a finite cost', () => {

@@ -37,8 +37,10 @@ export function compileWithoutPart(state: SetupState, part: LoadPart, moment: Pl
     case 'layers':
       return c;
     case 'size':
-      c.scaleRefMs = 0;
-      for (const draw of draws) draw.showRefMs = 0;
+      for (const draw of draws) {
+        draw.scaleRefMs = 0;
+        draw.showRefMs = 0;
+      }
       return c;
     default:
       return part satisfies never;

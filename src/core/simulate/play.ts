@@ -129,8 +129,8 @@ function listWork(rig: Rig, random: Random, count: number, coreSpeed: number): r
     });
     const pictures = [own, ...others, ...(faults.isPanelOnOriginals ? [panel] : [])];
     const fetch = preview.isRendered ? renderedWork(coreSpeed) : fetchWork(rig, pictures, coreSpeed);
-    const sourceMegapixels = pictures.reduce((sum, picture) => sum + picture.stream.megapixels, 0);
-    const drawMs = (drawWorkMs(rig, stream, sourceMegapixels) * rig.quirks.draw) / speed;
+    const sources = pictures.map((picture) => picture.stream.megapixels);
+    const drawMs = (drawWorkMs(rig, stream, sources) * rig.quirks.draw) / speed;
     frames.push({
       readMs: fetch.readMs + (isCut && !rig.areFilesKeptOpen ? stream.drive.seekMs + 12 : 0) + faults.cacheWaitMs,
       decodeCoreMs: fetch.decodeCoreMs * slow,

@@ -107,10 +107,18 @@ describe('the severity of a fault', () => {
     // Whatever else is wrong with a machine hides what is planted in it.
     const sound = rigs.map((rig) => practiceFaults.reduce((repaired, { repair }) => repair(repaired), rig));
     const weak = sound.map((rig) => ({ ...rig, coreSpeed: 0.2, isDrawingOnGraphics: false }));
+    // Much to draw on quick graphics: where there is little, slower ones do as well.
+    const effects = [{ kind: 'blur' as const, layerCount: 3 }];
+    const drawing = sound.map((rig) => ({
+      ...rig,
+      isDrawingOnGraphics: true,
+      graphics: { ...rig.graphics, speed: 6 * rig.graphics.slowSpeed },
+      timeline: { ...rig.timeline, effects },
+    }));
     for (const { id, plant, repair } of practiceFaults) {
       // What is switched off is not felt where the processor does it as well.
       if (id.endsWith('-off')) continue;
-      const isFelt = [...rigs, ...sound, ...weak].some((rig) => {
+      const isFelt = [...rigs, ...sound, ...weak, ...drawing].some((rig) => {
         const broken = plant(rig, 1);
         return slowed(measureRig(repair(broken), 5), measureRig(broken, 5));
       });

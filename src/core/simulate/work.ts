@@ -88,14 +88,20 @@ export function previewMegapixels(rig: Rig): number {
 export const pictureCount = (rig: Rig): number =>
   rig.timeline.layerCount + rig.timeline.coveredLayerCount + (rig.faults.isPanelOnOriginals ? 1 : 0);
 
+/** Milliseconds of bringing a picture to another size; nothing where it has that size. */
+function resizeMs(megapixels: number, shown: number): number {
+  const ratio = megapixels / shown;
+  return Math.abs(ratio - 1) < 0.01 ? 0 : 1.25 * Math.max(megapixels, shown) + 1.5 * Math.min(megapixels, shown);
+}
+
 /**
  * Milliseconds of drawing a frame on a unit core: effects on pictures of `stream`'s size where the design computes them
- * there, scaling of all that is taken from files.
+ * there, and bringing all that is taken from files (`sources`, in megapixels) to the preview's size.
  */
 export function drawWorkMs(
   rig: Rig,
   stream: RigStream,
-  sourceMegapixels = stream.megapixels * pictureCount(rig),
+  sources: readonly number[] = Array.from({ length: pictureCount(rig) }, () => stream.megapixels),
 ): number {
   const { timeline, preview, design } = rig;
   const shown = previewMegapixels(rig);
@@ -108,7 +114,7 @@ export function drawWorkMs(
     ? timeline.effects.reduce((sum, { kind, layerCount }) => sum + (effectWork[kind] ?? 10) * layerCount, 0)
     : 0;
   const blended = preview.isBlending ? timeline.layerCount + timeline.coveredLayerCount - 1 : 0;
-  const scaleMs = 1.6 * sourceMegapixels * scaleHabit;
+  const scaleMs = sources.reduce((sum, megapixels) => sum + resizeMs(megapixels, shown), 0) * scaleHabit;
   const layerMs = (blended + timeline.titleCount) * (3 + 17 * shown);
   return scaleMs + (effectMs * effectMegapixels + layerMs) * preview.depthRatio + (1.2 + 1.4 * shown) * showHabit;
 }
