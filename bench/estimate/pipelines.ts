@@ -142,6 +142,20 @@ const argumentsOf = ({ filter }: Pipeline): readonly string[] => {
   ];
 };
 
+/** What runs over one file, as a program's arguments. */
+export interface Chain {
+  readonly path: string;
+  readonly filterArgs: readonly string[];
+  /** The one core that it may use; null for any. */
+  readonly core: number | null;
+}
+
+const chainOf = (clip: MadeClip, pipeline: Pipeline): Chain => ({
+  path: clip.path,
+  filterArgs: argumentsOf(pipeline),
+  core: null,
+});
+
 /** A chain that runs over its clip again and again, stopped unless it is its turn. */
 class Running {
   private readonly process: ChildProcess;
@@ -150,13 +164,11 @@ class Running {
   /** Null while it is stopped: what it wrote before may be read only then. */
   private resumedAtMs: number | null = null;
 
-  constructor(clip: MadeClip, pipeline: Pipeline) {
+  constructor({ path, filterArgs, core }: Chain) {
     const input = ['-v', 'error', '-nostats', '-progress', 'pipe:1', '-stats_period', '0.05', '-threads', '1'];
-    this.process = spawn(
-      'ffmpeg',
-      [...input, '-stream_loop', '-1', '-i', clip.path, ...argumentsOf(pipeline), '-f', 'null', '-'],
-      { stdio: ['ignore', 'pipe', 'inherit'] },
-    );
+    const chain = ['ffmpeg', ...input, '-stream_loop', '-1', '-i', path, ...filterArgs, '-f', 'null', '-'];
+    const [command = '', ...args] = core === null ? chain : ['taskset', '-c', String(core), ...chain];
+    this.process = spawn(command, args, { stdio: ['ignore', 'pipe', 'inherit'] });
     this.process.stdout?.on('data', (text: Buffer) => this.note(String(text)));
     this.process.kill('SIGSTOP');
   }
@@ -215,11 +227,23 @@ export async function timePipeline(
   pipeline: Pipeline,
   yardstick: { readonly clip: MadeClip; readonly pipeline: Pipeline },
 ): Promise<PipelineTime> {
-  const both = [new Running(yardstick.clip, yardstick.pipeline), new Running(clip, pipeline)] as const;
+  const [yardstickMs, measuredMs] = await timeByTurns([
+    chainOf(yardstick.clip, yardstick.pipeline),
+    chainOf(clip, pipeline),
+  ]);
+  return { yardstickMs, measuredMs };
+}
+
+/** Milliseconds a frame of two chains, which take turns until each has shown so many frames. */
+export async function timeByTurns(
+  [first, second]: readonly [Chain, Chain],
+  frameCount = countedFrames,
+): Promise<readonly [number, number]> {
+  const both = [new Running(first), new Running(second)] as const;
   try {
-    for (let turn = 0; turn < mostTurns && both.some(({ framesDone }) => framesDone < countedFrames); turn++)
+    for (let turn = 0; turn < mostTurns && both.some(({ framesDone }) => framesDone < frameCount); turn++)
       for (const running of both) await running.run(turnMs);
-    return { yardstickMs: both[0].frameMs, measuredMs: both[1].frameMs };
+    return [both[0].frameMs, both[1].frameMs];
   } finally {
     for (const running of both) running.end();
   }

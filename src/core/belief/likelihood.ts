@@ -8,11 +8,16 @@ export const readingSpread = {
   testPlay: 0.08,
 } as const;
 const modelSpread = 0.12;
+/**
+ * Of a rate most of that is common to all that plays on one machine, and a parameter of each sample (`frameFactor`, 0.1): what is
+ * left is each set-up's own. √(0.1² + 0.07²) = 0.12.
+ */
+export const ownRateSpread = 0.07;
 
 /** Degrees of freedom of Student's t: one reading in ten is an outlier, and must not decide alone. */
 const degrees = 4;
 
-const totalSpread = (measured: number): number => Math.hypot(measured, modelSpread);
+const totalSpread = (measured: number, ofModel = modelSpread): number => Math.hypot(measured, ofModel);
 
 /** Logarithm of Student's t density, up to a constant that is the same for all samples. */
 const logStudent = (residual: number): number => (-(degrees + 1) / 2) * Math.log(1 + (residual * residual) / degrees);
@@ -29,9 +34,9 @@ export type Weigher = (predicted: number) => number;
 const logOf = (figure: number): number => Math.log(Math.max(figure, 1e-9));
 
 /** How well a predicted figure agrees with one that was read. */
-export function createValueWeigher(read: number, spread: number): Weigher {
+export function createValueWeigher(read: number, spread: number, ofModel?: number): Weigher {
   const logRead = logOf(read);
-  const sigma = totalSpread(spread);
+  const sigma = totalSpread(spread, ofModel);
   return (predicted) => logStudent((logOf(predicted) - logRead) / sigma);
 }
 
@@ -39,8 +44,8 @@ export function createValueWeigher(read: number, spread: number): Weigher {
 const leastChance = 0.02;
 
 /** How well a predicted figure agrees with a reading that says only that it lies between two bounds. */
-export function createBoundsWeigher(low: number, high: number, spread: number): Weigher {
-  const sigma = totalSpread(spread);
+export function createBoundsWeigher(low: number, high: number, spread: number, ofModel?: number): Weigher {
+  const sigma = totalSpread(spread, ofModel);
   const [logLow, logHigh] = [low <= 0 ? null : Math.log(low), Number.isFinite(high) ? Math.log(high) : null];
   return (predicted) => {
     const at = logOf(predicted);

@@ -2,7 +2,7 @@ import type { FixUse, Reading } from '../card/types';
 import type { Extent, Outcomes } from '../load/evaluate';
 import type { ParameterSamples, Parameters, SetupState, TroubleId } from '../load/types';
 import { type Complaint, feltAt, fillAllGaps } from '../usable';
-import { createBoundsWeigher, createValueWeigher, type Weigher } from './likelihood';
+import { createBoundsWeigher, createValueWeigher, ownRateSpread, type Weigher } from './likelihood';
 import type { LookAt, SampleView } from './questions';
 
 /** The samples of one hypothesis; `index` is for the weigher to move. */
@@ -67,13 +67,17 @@ const weighBy =
     for (let i = 0; i < count; i++) into[i] = (into[i] as number) + weigh(values[i] as number);
   };
 
+/** What the model is off by for one set-up alone, where that is less than usual. */
+const ofModelOf = (name: OutcomeName): number | undefined =>
+  name === 'shownFps' || name === 'laterFps' ? ownRateSpread : undefined;
+
 /** Weighs an outcome by a figure that was read of it. */
 export const weighValue = (name: OutcomeName, read: number, spread: number) =>
-  weighBy(name, createValueWeigher(read, spread));
+  weighBy(name, createValueWeigher(read, spread, ofModelOf(name)));
 
 /** Weighs an outcome by the bounds that it was said to lie between. */
 export const weighBounds = (name: OutcomeName, low: number, high: number, spread: number) =>
-  weighBy(name, createBoundsWeigher(low, high, spread));
+  weighBy(name, createBoundsWeigher(low, high, spread, ofModelOf(name)));
 
 /** How often people call good what is not, or the other way round. Assumption. */
 const judgedWrong = 0.06;

@@ -218,11 +218,17 @@ export function workOutPlaying(c: Coefficients, p: Parameters) {
     // Calls to the graphics, and what makes the whole editor wait, stand with showing.
     show: drawn(c.draw.showRefMs) + callMs + on.stallMs,
   };
-  const stages: readonly StageCost[] = stageIds.map((id) => ({ id, lane: laneOfStage[id], ms: stageMs[id] }));
+  const stages: readonly StageCost[] = stageIds.map((id) => ({
+    id,
+    lane: laneOfStage[id],
+    ms: stageMs[id] * p.frameFactor,
+  }));
   const laneMs = { drive: 0, decoder: 0, drawing: 0 };
   for (const { lane, ms } of stages) laneMs[lane] += ms;
-  const drawCoreMs = on.isGraphics ? callMs : laneMs.drawing - on.stallMs;
-  const work: FrameWork = { laneMs, coreDecodeMs, coreDrawMs: drawCoreMs };
+  const stillMs = on.stallMs * p.frameFactor;
+  const ownDecodeMs = coreDecodeMs * p.frameFactor;
+  const drawCoreMs = on.isGraphics ? callMs * p.frameFactor : laneMs.drawing - stillMs;
+  const work: FrameWork = { laneMs, coreDecodeMs: ownDecodeMs, coreDrawMs: drawCoreMs };
   const frame: PlayingEstimate = {
     stages,
     laneMs,
@@ -230,5 +236,5 @@ export function workOutPlaying(c: Coefficients, p: Parameters) {
     intervalMs: intervalOf(work, on, on),
     shownFps: shownFpsOf(work, c, on),
   };
-  return { on, coreDecodeMs, drawCoreMs, callMs, frame };
+  return { on, coreDecodeMs: ownDecodeMs, drawCoreMs, undrawnMs: stillMs + callMs * p.frameFactor, frame };
 }

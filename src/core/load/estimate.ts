@@ -52,7 +52,7 @@ function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
 
 /** The cost of a frame for one sample, from coefficients that `compile` made. */
 export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate {
-  const { on, coreDecodeMs, drawCoreMs, callMs, frame } = workOutPlaying(c, p);
+  const { on, coreDecodeMs, drawCoreMs, undrawnMs, frame } = workOutPlaying(c, p);
   const { laneMs, shownFps } = frame;
   const warmth = 1 / on.heatRatio - 1;
   const warmLaneMs = {
@@ -86,7 +86,7 @@ export function estimateCompiled(c: Coefficients, p: Parameters): FrameEstimate 
     coreUseRatio: Math.min(1, (workedCores + on.busyCores) / c.coreCount),
     editorCores: Math.min(c.coreCount, workedCores + on.buildCores),
     driveUseRatio: Math.min(1, (laneMs.drive * fetchedFps) / 1000),
-    graphicsUseRatio: on.isGraphics ? Math.min(1, ((laneMs.drawing - on.stallMs - callMs) * shownFps) / 1000) : 0,
+    graphicsUseRatio: on.isGraphics ? Math.min(1, ((laneMs.drawing - undrawnMs) * shownFps) / 1000) : 0,
     graphicsMemoryRatio:
       graphicsTakenRatio(c, p) +
       (on.isGraphics ? (c.graphicsNeededMib * p.graphicsMemoryFactor) / c.graphicsMemoryMib : 0),

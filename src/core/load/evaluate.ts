@@ -169,6 +169,7 @@ export function evaluate(
     driveFactor: driveFactors,
     driveSeverity: driveSeverities,
     effectsAtRank: effectsAtRanks,
+    frameFactor: frameFactors,
     graphicsDrawingRank: graphicsDrawingRanks,
     graphicsDrawingSeverity: graphicsDrawingSeverities,
     graphicsFactor: graphicsFactors,
@@ -274,13 +275,14 @@ export function evaluate(
     const waitRatio = isComputingFirst ? 1 : 1 - (overlapRatios[i] as number);
     const drawCoreMs = isGraphics ? callMs : drawnMs;
     // The graphics work on where memory is short; the cores and the drive wait.
-    const slowReadMs = readMs * slowness;
-    const slowDecodeMs = decodeCoreMs * slowness;
+    const frameFactor = frameFactors[i] as number;
+    const slowReadMs = readMs * slowness * frameFactor;
+    const slowDecodeMs = decodeCoreMs * slowness * frameFactor;
     work.readMs = slowReadMs;
     work.decodeCoreMs = slowDecodeMs;
-    work.hardwareMs = hardwareMs;
-    work.drawCoreMs = drawCoreMs * slowness;
-    work.stillMs = drawMs - drawCoreMs;
+    work.hardwareMs = hardwareMs * frameFactor;
+    work.drawCoreMs = drawCoreMs * slowness * frameFactor;
+    work.stillMs = (drawMs - drawCoreMs) * frameFactor;
     work.waitRatio = waitRatio;
     work.threads = threads;
     work.heldMs = systemStallMs + swapFreezeMs(over);
@@ -340,13 +342,16 @@ export function evaluate(
       ((opening.startRefMs / Math.min(1, speed) + c.clipCount * perClipMs) * jump * (openingFactors[i] as number)) /
       1000;
 
-    const mostFetchedFps = Math.min(c.targetFps, 1000 / Math.max(slowReadMs, slowDecodeMs / gain + hardwareMs));
+    const mostFetchedFps = Math.min(
+      c.targetFps,
+      1000 / Math.max(slowReadMs, slowDecodeMs / gain + hardwareMs * frameFactor),
+    );
     const fetchedFps = shownFps + c.skippedRatio * (1 - waitRatio) * Math.max(0, mostFetchedFps - shownFps);
-    const workedCores = (decodeCoreMs * fetchedFps + drawCoreMs * shownFps) / 1000;
+    const workedCores = ((decodeCoreMs * fetchedFps + drawCoreMs * shownFps) * frameFactor) / 1000;
     out.coreUseRatio[i] = Math.min(1, (workedCores + busyCores) / c.coreCount);
     out.editorCores[i] = Math.min(c.coreCount, workedCores + buildCores);
-    out.driveUseRatio[i] = Math.min(1, (readMs * fetchedFps) / 1000);
-    out.graphicsUseRatio[i] = isGraphics ? Math.min(1, (drawnMs * shownFps) / 1000) : 0;
+    out.driveUseRatio[i] = Math.min(1, (readMs * fetchedFps * frameFactor) / 1000);
+    out.graphicsUseRatio[i] = isGraphics ? Math.min(1, (drawnMs * shownFps * frameFactor) / 1000) : 0;
     out.graphicsMemoryRatio[i] = takenGraphics + (isGraphics ? graphicsNeededMib / c.graphicsMemoryMib : 0);
     const isPlainHardware = c.plain.hardwareMs > 0;
     // The editor is closed meanwhile, and builds nothing.

@@ -73,6 +73,7 @@ const draws: { readonly [K in keyof Parameters]: Draw } = {
   unlistedEffectsRank: rankItself,
   unlistedLayersRank: rankItself,
   openingFactor: factor(0.3),
+  frameFactor: factor(0.1),
   graphicsMemoryFactor: factor(0.4),
   programsSeverity: rankItself,
   powerSeverity: rankItself,

@@ -260,6 +260,8 @@ export interface Parameters {
   readonly unlistedEffectsRank: number;
   readonly unlistedLayersRank: number;
   readonly openingFactor: number;
+  /** What the cost of a frame is off by on the whole, whatever is changed of the set-up: it is read once, and holds for what is expected. */
+  readonly frameFactor: number;
   readonly graphicsMemoryFactor: number;
   /** How bad each trouble is where it is present, 0 to 1. */
   readonly programsSeverity: number;

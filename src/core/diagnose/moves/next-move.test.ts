@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { demoCardAt } from '../../../../tests/stand-ins/demo-cards';
+import { findFix } from '../../fixes';
 import { type Diagnosis, diagnose } from '../answer/diagnose';
 import type { Plan } from '../plan/plan';
 import { chooseMove } from './next-move';
@@ -93,5 +94,45 @@ describe('chooseMove', () => {
     expect(moveOf({ nextTests: [idle] })).toEqual({ kind: 'nothing-left' });
     const relief = { fix: quarter, minutes: 1, closedRatio: 0.3, isHeldUsable: false };
     expect(moveOf({ nextTests: [idle], relief })).toMatchObject({ kind: 'try', fix: quarter, plan: null, relief });
+  });
+
+  it('goes by a test’s own minutes and ways, and by the fix’s where no test of it is listed', () => {
+    const ways = [{ id: 'smaller-preview-height' as const, level: 540 }];
+    const listed = moveOf({ nextTests: [trial({ minutes: 6, isToFindOut: true, otherWays: ways })], plans: [plan()] });
+    expect(listed).toMatchObject({ kind: 'try', minutes: 5, isToFindOut: true, otherWays: ways, relief: null });
+    const unlisted = moveOf({ plans: [plan({ fixes: [proxies] })] });
+    expect(unlisted).toMatchObject({ kind: 'try', fix: proxies, isToFindOut: false, otherWays: [] });
+    const minutes = findFix(proxies.id)?.effortMinutes(diagnosis.posterior.base, proxies.level);
+    expect(unlisted.kind === 'try' && unlisted.minutes).toBe(minutes);
+    expect(minutes).toBeGreaterThan(0);
+  });
+
+  it('takes the first of a plan’s fixes that tells most, whichever the plan lists first', () => {
+    const both = plan({ fixes: [quarter, proxies] });
+    const tests = [trial({ score: 1 }), trial({ ...proxies, score: 3 })];
+    expect(moveOf({ nextTests: tests, plans: [both] })).toMatchObject({ fix: proxies });
+    // One that no test is listed of tells nothing.
+    expect(moveOf({ nextTests: [trial({ score: 1 })], plans: [plan({ fixes: [proxies, quarter] })] })).toMatchObject({
+      fix: quarter,
+    });
+  });
+
+  it('stays with the first of plans that are worth the same, and tells plans by minutes and steps', () => {
+    const [first, second] = [plan({ fixes: [proxies] }), plan({ fixes: [quarter] })];
+    expect(moveOf({ plans: [first, second] })).toMatchObject({ fix: proxies });
+    const short = plan({ fixes: [quarter], minutes: 4, probability: 0.85 });
+    const many = plan({ fixes: [proxies, { id: 'bypass-effects', level: 'all' }], minutes: 4, probability: 0.9 });
+    expect(moveOf({ plans: [many, short] })).toMatchObject({ fix: quarter });
+  });
+
+  it('takes a step that is just worth its minutes, and a look that tells just enough', () => {
+    expect(moveOf({ nextTests: [trial({ score: leastScore })] })).toMatchObject({ kind: 'try', fix: quarter });
+    const slow = plan({ fixes: [proxies], minutes: 400 });
+    const just = look({ bits: 0.04, score: 1 });
+    expect(moveOf({ nextTests: [just], plans: [slow] })).toEqual({ kind: 'ask', test: just });
+    const idle = look({ bits: 0.039, score: 1 });
+    expect(moveOf({ nextTests: [idle], plans: [slow] })).toMatchObject({ kind: 'try', fix: proxies });
+    // Nothing listed is worth its minutes: the plan is taken, however slow.
+    expect(moveOf({ nextTests: [trial({ score: leastScore / 2 })], plans: [slow] })).toMatchObject({ fix: proxies });
   });
 });

@@ -153,6 +153,18 @@ describe('findRelief', () => {
     expect(strong?.isHeldUsable).toBe(false);
   });
 
+  it('weighs minutes with what setting about it takes, and leaves out what closes next to nothing', () => {
+    // Twice the minutes for the same: the shorter one; listed first or last.
+    const [short, long] = [candidate(proxies.id, 540, 10), candidate(proxies.id, 540, 22)];
+    for (const listed of [
+      [short, long],
+      [long, short],
+    ])
+      expect(findRelief(prior, [], listed)?.minutes).toBe(10);
+    const idle = candidate('update-software', null, 1);
+    expect(findRelief(prior, [], [idle, long])?.minutes).toBe(22);
+  });
+
   it('counts what is in force before', () => {
     const closed = (inForce: readonly FixUse[]) =>
       findRelief(prior, inForce, [candidate(proxies.id, 540, 20)])?.closedRatio ?? 0;
