@@ -2,7 +2,7 @@
 // one core, with and without a busy process. `npm run -s bench:fixes`; --quick takes two set-ups. The last line is one JSON object.
 import { forecastUnder, inferPosterior, thinPosterior } from '@/core/belief';
 import { diagnose } from '@/core/diagnose';
-import type { FixAtLevel } from '@/core/fixes';
+import { type FixAtLevel, findFix } from '@/core/fixes';
 import { percentileOfSorted } from '@/core/numbers/percentile';
 import { timeByTurns } from './estimate/pipelines';
 import { besideBusyCore } from './fixes/busy-core';
@@ -41,7 +41,9 @@ try {
     const readMs = percentileOfSorted(befores, 0.5);
     const card = await cardOfSetUp(setUp, pathOf(setUp.clip, setUp.fps, false), mostFps(readMs));
     const posterior = thinPosterior(inferPosterior(card));
-    for (const { fix, beforeMs, afterMs } of timed) {
+    // Proxies are made of what Oil Can lists for them; where that is nothing, there is no such fix.
+    const isOffered = ({ id, level }: FixAtLevel) => findFix(id)?.levelsFor(posterior.base).includes(level) ?? false;
+    for (const { fix, beforeMs, afterMs } of timed.filter((each) => isOffered(each.fix))) {
       // By how much it changed beside the very same chain, from the rate that stands on the card.
       rows.push({
         setUp: setUp.id,

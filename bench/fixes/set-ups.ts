@@ -14,6 +14,7 @@ import {
 } from '@/core/card';
 import type { FixAtLevel } from '@/core/fixes';
 import type { EffectKind } from '@/core/load';
+import { proxyMegabitPerSec, usualRecipe } from '@/core/proxies';
 import type { Chain } from '../estimate/pipelines';
 
 /** A preview that is really made: decode on one thread, scale to the preview's size, effects, one after another. */
@@ -90,9 +91,10 @@ export function makeRealClips() {
         : ['-c:v', 'libx264', '-preset', 'fast', '-g', '30', '-qp', '30'];
     const make = (args: readonly string[]) => execFileSync('ffmpeg', ['-y', '-v', 'error', ...args]);
     make(['-f', 'lavfi', '-i', source, '-frames:v', '60', '-pix_fmt', 'yuv420p', ...coder, pathOf(clip, fps, false)]);
-    // As the usual recipe has it: two key frames a second.
-    const small = ['-vf', 'scale=960:540', '-c:v', 'libx264', '-preset', 'fast', '-g', String(Math.round(fps / 2))];
-    make(['-i', pathOf(clip, fps, false), ...small, '-crf', '26', pathOf(clip, fps, true)]);
+    // By the usual recipe: every picture a key frame, at its bit rate.
+    const mbit = proxyMegabitPerSec({ widthPx: 960, heightPx: 540 }, fps, usualRecipe);
+    const small = ['-vf', 'scale=960:540', '-c:v', 'libx264', '-preset', 'fast', '-g', '1', '-b:v', `${mbit}M`];
+    make(['-i', pathOf(clip, fps, false), ...small, pathOf(clip, fps, true)]);
   }
   return { pathOf, done: () => rmSync(folder, { recursive: true, force: true }) };
 }

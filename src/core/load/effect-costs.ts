@@ -55,7 +55,7 @@ export function scaleMs(fromMegapixels: number, toMegapixels: number): number {
 }
 
 /** Handing the finished picture to the screen: converting to screen colours and copying. Assumption. */
-export const showCost = { fixedMs: 1, msPerMegapixel: 1.5 } as const;
+export const showCost = { fixedMs: 0.8, msPerMegapixel: 1.1 } as const;
 
 /** Copying a picture that hardware decoded back to where it is drawn, per megapixel. Assumption. */
 export const hardwareCopyMsPerMegapixel = 0.4;

@@ -148,7 +148,7 @@ export function drawnOf(
     effectsRefMs: isAtClip
       ? draw.effectsAtClipRefMs + unlistedMs * draw.effectAtClipMegapixels
       : draw.effectsRefMs + unlistedMs * draw.effectMegapixels,
-    layersRefMs: draw.layersRefMs + unlistedCount * draw.layerRefMs,
+    layersRefMs: (draw.layersRefMs + unlistedCount * draw.layerRefMs) * p.layerFactor,
   };
 }
 
@@ -216,7 +216,7 @@ export function workOutPlaying(c: Coefficients, p: Parameters) {
     effects: drawn(effectsRefMs),
     layers: drawn(layersRefMs),
     // Calls to the graphics, and what makes the whole editor wait, stand with showing.
-    show: drawn(c.draw.showRefMs) + callMs + on.stallMs,
+    show: drawn(c.draw.showRefMs * p.showFactor) + callMs + on.stallMs,
   };
   const stages: readonly StageCost[] = stageIds.map((id) => ({
     id,

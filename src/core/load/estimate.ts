@@ -22,7 +22,7 @@ function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
   const { effectsRefMs, layersRefMs } = drawnOf(c, c.moving, p);
   const drawn = (refMs: number): number => (refMs * p.drawFactor) / on.drawSpeedRatio;
   const callMs = on.isGraphics ? graphicsCallRefMs / on.speedRatio : 0;
-  const movingDrawnMs = drawn(c.moving.scaleRefMs + effectsRefMs + layersRefMs + c.moving.showRefMs);
+  const movingDrawnMs = drawn(c.moving.scaleRefMs + effectsRefMs + layersRefMs + c.moving.showRefMs * p.showFactor);
   const movingMs = movingDrawnMs + callMs + on.stallMs + on.systemStallMs + 2 * on.cacheMs;
   const jumpRatio = on.slowness * on.systemStallRatio;
   const isAhead = !on.isComputingFirst && on.overlapRatio >= readyAhead.leastOverlap;
@@ -43,7 +43,11 @@ function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
     scrubCoreRatio: (softwareMs(c.scrub, p, on) + (on.isGraphics ? callMs : movingDrawnMs)) / scrubMs,
     scrubSlowMs: (handMs + fetchMs(c.slowScrub, p, on) + movingMs) * jumpRatio,
     lookMs:
-      (handMs + fetchMs(c.look, p, on) + drawn(c.draw.scaleRefMs + c.draw.showRefMs) + on.stallMs + 2 * on.cacheMs) *
+      (handMs +
+        fetchMs(c.look, p, on) +
+        drawn(c.draw.scaleRefMs + c.draw.showRefMs * p.showFactor) +
+        on.stallMs +
+        2 * on.cacheMs) *
       jumpRatio,
     cutMs: Math.max(0, c.cutOpenMs + fetchMs(c.cut, p, on) - aheadMs) * jumpRatio,
     openingSec: ((startMs + c.clipCount * perClipMs) * jumpRatio * p.openingFactor) / 1000,

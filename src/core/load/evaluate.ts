@@ -176,6 +176,8 @@ export function evaluate(
     graphicsMemoryFactor: graphicsMemoryFactors,
     graphicsMemorySeverity: graphicsMemorySeverities,
     hardwareDecodeFactor: hardwareDecodeFactors,
+    layerFactor: layerFactors,
+    showFactor: showFactors,
     hardwareDecodeRank: hardwareDecodeRanks,
     hardwareDecodeSeverity: hardwareDecodeSeverities,
     heatSeverity: heatSeverities,
@@ -257,8 +259,10 @@ export function evaluate(
       layersRank < c.unlistedLayersProbability ? 4 - (3 * layersRank) / c.unlistedLayersProbability : 0;
     const isAtClip = (effectsAtRanks[i] as number) < c.effectsAtClipProbability;
     const effectsRefMs = effectsOf(c.draw, isAtClip, unlistedMs);
-    const layersRefMs = c.draw.layersRefMs + unlistedLayers * c.draw.layerRefMs;
-    const { showRefMs } = c.draw;
+    const layerFactor = layerFactors[i] as number;
+    const showFactor = showFactors[i] as number;
+    const layersRefMs = (c.draw.layersRefMs + unlistedLayers * c.draw.layerRefMs) * layerFactor;
+    const showRefMs = c.draw.showRefMs * showFactor;
     const perMs = (drawFactors[i] as number) / drawSpeed;
     const drawnMs = (c.draw.scaleRefMs + effectsRefMs + layersRefMs + showRefMs) * perMs;
     const callMs = isGraphics ? graphicsCallRefMs / speed : 0;
@@ -295,9 +299,8 @@ export function evaluate(
     const movingRefMs =
       c.moving.scaleRefMs +
       effectsOf(c.moving, isAtClip, unlistedMs) +
-      c.moving.layersRefMs +
-      unlistedLayers * c.moving.layerRefMs +
-      c.moving.showRefMs;
+      (c.moving.layersRefMs + unlistedLayers * c.moving.layerRefMs) * layerFactor +
+      c.moving.showRefMs * showFactor;
     const movingMs = movingRefMs * perMs + callMs + stallMs + systemStallMs + 2 * cacheMs;
     out.memoryRatio[i] = memoryRatio;
     out.fitSec[i] = isComputingFirst

@@ -72,6 +72,8 @@ const draws: { readonly [K in keyof Parameters]: Draw } = {
   playsByRank: rankItself,
   unlistedEffectsRank: rankItself,
   unlistedLayersRank: rankItself,
+  layerFactor: factor(0.4),
+  showFactor: factor(0.6),
   openingFactor: factor(0.3),
   frameFactor: factor(0.1),
   graphicsMemoryFactor: factor(0.4),

@@ -259,6 +259,9 @@ export interface Parameters {
   /** Rank that decides whether more lies on the timeline than is listed, and how much. */
   readonly unlistedEffectsRank: number;
   readonly unlistedLayersRank: number;
+  /** Of blending a layer, and of handing the picture to the screen, beside what drawing is off by: editors do either in very different ways. */
+  readonly layerFactor: number;
+  readonly showFactor: number;
   readonly openingFactor: number;
   /** What the cost of a frame is off by on the whole, whatever is changed of the set-up: it is read once, and holds for what is expected. */
   readonly frameFactor: number;
