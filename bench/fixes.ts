@@ -4,8 +4,7 @@ import { forecastUnder, inferPosterior, thinPosterior } from '@/core/belief';
 import { diagnose } from '@/core/diagnose';
 import { type FixAtLevel, findFix } from '@/core/fixes';
 import { percentileOfSorted } from '@/core/numbers/percentile';
-import { timeByTurns } from './estimate/pipelines';
-import { besideBusyCore } from './fixes/busy-core';
+import { besideBusyProcess, timeByTurns } from './estimate/pipelines';
 import { cardOfSetUp, chainOfSetUp, makeRealClips, realFixes, setUps } from './fixes/set-ups';
 
 const isQuick = process.argv.includes('--quick');
@@ -34,7 +33,7 @@ try {
     const timed: { readonly fix: FixAtLevel; readonly beforeMs: number; readonly afterMs: number }[] = [];
     for (const fix of realFixes(setUp)) {
       const time = () => timeByTurns([plain, chainOfSetUp(setUp, fix, pathOf)], countedFrames);
-      const [beforeMs, afterMs] = await (setUp.isBusy ? besideBusyCore(0, time) : time());
+      const [beforeMs, afterMs] = await (setUp.isBusy ? besideBusyProcess(time, 0) : time());
       timed.push({ fix, beforeMs, afterMs });
     }
     const befores = timed.map(({ beforeMs }) => beforeMs).sort((a, b) => a - b);

@@ -156,6 +156,10 @@ const chainOf = (clip: MadeClip, pipeline: Pipeline): Chain => ({
   core: null,
 });
 
+/** A command that keeps to one core, or may use any. */
+const keptTo = (core: number | null, command: readonly string[]): readonly string[] =>
+  core === null ? command : ['taskset', '-c', String(core), ...command];
+
 /** A chain that runs over its clip again and again, stopped unless it is its turn. */
 class Running {
   private readonly process: ChildProcess;
@@ -167,7 +171,7 @@ class Running {
   constructor({ path, filterArgs, core }: Chain) {
     const input = ['-v', 'error', '-nostats', '-progress', 'pipe:1', '-stats_period', '0.05', '-threads', '1'];
     const chain = ['ffmpeg', ...input, '-stream_loop', '-1', '-i', path, ...filterArgs, '-f', 'null', '-'];
-    const [command = '', ...args] = core === null ? chain : ['taskset', '-c', String(core), ...chain];
+    const [command = '', ...args] = keptTo(core, chain);
     this.process = spawn(command, args, { stdio: ['ignore', 'pipe', 'inherit'] });
     this.process.stdout?.on('data', (text: Buffer) => this.note(String(text)));
     this.process.kill('SIGSTOP');
@@ -249,9 +253,10 @@ export async function timeByTurns(
   }
 }
 
-/** Keeps one core busy while `work` runs. */
-export async function besideBusyProcess<T>(work: () => Promise<T>): Promise<T> {
-  const busy = spawn(process.execPath, ['-e', 'for (;;);'], { stdio: 'ignore' });
+/** Keeps one core busy while `work` runs: this one, or any. */
+export async function besideBusyProcess<T>(work: () => Promise<T>, core: number | null = null): Promise<T> {
+  const [command = '', ...args] = keptTo(core, [process.execPath, '-e', 'for (;;);']);
+  const busy = spawn(command, args, { stdio: 'ignore' });
   await sleep(300);
   try {
     return await work();
