@@ -20,7 +20,8 @@ const Head = styled.th`
     font-weight: 600;
     text-align: inherit;
     cursor: pointer;
-    white-space: nowrap;
+    /* A long name takes two lines: it must not lie over its neighbour. */
+    line-height: 1.2;
   }
   &[data-figure] button { justify-content: flex-end; }
   button:hover { color: ${colour.ink}; }
