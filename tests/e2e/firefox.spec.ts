@@ -87,6 +87,8 @@ test('shows every screen, without a complaint or sideways scrolling, wide and na
       expect(await overflowPx(), `${stepId} at ${width}`).toBeLessThanOrEqual(0);
     }
     await page.setViewport({ width: 1280, height: 800 });
+    // What is fetched ahead would be broken off by leaving, of which Firefox complains now and then.
+    await page.waitForNetworkIdle({ idleTime: 300 });
   }
   await page.goto(`${baseURL}/practice`);
   await heading('Practice window');
