@@ -22,6 +22,7 @@ const Head = styled.th`
     cursor: pointer;
     /* A long name takes two lines: it must not lie over its neighbour. */
     line-height: 1.2;
+    white-space: normal;
   }
   &[data-figure] button { justify-content: flex-end; }
   button:hover { color: ${colour.ink}; }
