@@ -11,7 +11,7 @@ const isQuick = process.argv.includes('--quick');
 const arePrinted = process.argv.includes('--rows');
 const round = (value: number): number => Math.round(value * 1000) / 1000;
 
-/** Two key frames' ways: what the turns share is the same for both. */
+/** Frames that each chain shows at least: two groups from key frame to key frame. */
 const countedFrames = 60;
 
 interface FixRow {
@@ -26,7 +26,8 @@ const nameOf = ({ id, level }: FixAtLevel): string => `${id}=${level}`;
 const { pathOf, done } = makeRealClips();
 try {
   const rows: FixRow[] = [];
-  const causes: { readonly setUp: string; readonly named: string; readonly wanted: readonly string[] }[] = [];
+  /** The first cause of each set-up beside a busy program that stands on no card. */
+  const causesBesideBusy: string[] = [];
   for (const setUp of isQuick ? setUps.slice(0, 2) : setUps) {
     const mostFps = (ms: number): number => Math.min(setUp.fps, 1000 / ms);
     const plain = chainOfSetUp(setUp, null, pathOf);
@@ -52,11 +53,9 @@ try {
         expected: forecastUnder(posterior, [fix]).shownFps,
       });
     }
-    const [named] = diagnose(card).causes;
-    causes.push({ setUp: setUp.id, named: named?.id ?? 'none', wanted: setUp.isBusy ? ['programs-busy'] : [] });
+    if (setUp.isBusy) causesBesideBusy.push(diagnose(card).causes[0]?.id ?? 'none');
   }
   if (arePrinted) for (const row of rows) console.error(JSON.stringify(row));
-  if (arePrinted) for (const row of causes) console.error(JSON.stringify(row));
   const errors = rows
     .map(({ afterFps, expected }) => Math.abs(Math.log(expected.mid / afterFps)))
     .sort((a, b) => a - b);
@@ -77,6 +76,7 @@ try {
   );
   const middleError = Math.exp(percentileOfSorted(errors, 0.5)) - 1;
   const withinRatio = within.length / rows.length;
+  const missedBusyCount = causesBesideBusy.filter((id) => id !== 'programs-busy').length;
   console.log(
     JSON.stringify({
       bench: 'fixes',
@@ -89,7 +89,14 @@ try {
       leastWithin: 0.8,
       bestFixRatio: round(bestCount / ids.length),
       calledUselessCount: useless.length,
-      isMet: middleError <= 0.08 && withinRatio >= 0.8 && bestCount / ids.length >= 0.9 && useless.length === 0,
+      busyCount: causesBesideBusy.length,
+      missedBusyCount,
+      isMet:
+        middleError <= 0.08 &&
+        withinRatio >= 0.8 &&
+        bestCount / ids.length >= 0.9 &&
+        useless.length === 0 &&
+        missedBusyCount <= ids.length / 10,
     }),
   );
 } finally {

@@ -39,7 +39,7 @@ export function groupPrograms(
   roleByKey: ReadonlyMap<string, ProgramRole> = new Map(),
 ): readonly ProgramUse[] {
   const byId = new Map(rows.map((row) => [row.processId, row]));
-  const likelihoodOf = (row: ProcessRow): ProgramRole => roleByKey.get(programKeyOf(row.name)) ?? row.role;
+  const saidOf = (row: ProcessRow): ProgramRole => roleByKey.get(programKeyOf(row.name)) ?? row.role;
   /** The process that stands for the program of each process. */
   const rootOf = new Map<number, ProcessRow>();
   const findRoot = (row: ProcessRow): ProcessRow => {
@@ -56,12 +56,10 @@ export function groupPrograms(
       const parent = at.parentId === null || at.parentId <= 1 ? undefined : byId.get(at.parentId);
       if (!parent || seen.has(parent.processId)) break;
       const isSameProgram = programKeyOf(parent.name) === programKeyOf(at.name);
-      if (!isSameProgram && startsOthers(likelihoodOf(parent))) break;
+      if (!isSameProgram && startsOthers(saidOf(parent))) break;
       // What has a purpose of its own is a program of its own, whoever started it.
       const isOwn =
-        likelihoodOf(at) !== 'unknown' &&
-        likelihoodOf(at) !== likelihoodOf(parent) &&
-        !hostedNames.has(at.name.toLowerCase());
+        saidOf(at) !== 'unknown' && saidOf(at) !== saidOf(parent) && !hostedNames.has(at.name.toLowerCase());
       if (!isSameProgram && isOwn) break;
       at = parent;
       const end = rootOf.get(at.processId);
@@ -86,7 +84,7 @@ export function groupPrograms(
     return {
       rootProcessId: root.processId,
       name: named.name,
-      role: likelihoodOf(root),
+      role: saidOf(root),
       processCount: members.length,
       busyCores: sumOrNull(members.map(({ busyCores }) => busyCores)),
       memoryMib: sumOrNull(members.map(({ memoryMib }) => memoryMib)),

@@ -146,7 +146,7 @@ function useNextStepText({ card, overview, conclusion }: GaugeProps): NextStepTe
 function RateBox({ card, overview, conclusion }: GaugeProps) {
   const nowMs = useNowMs();
   const { targetFps, reading, findings, isReadingInForce } = overview;
-  const { stages } = useFrameTime(card);
+  const { stages } = useFrameTime(card, findings);
   const shownFps = reading?.shownFps ?? null;
   const { title, by } = describeNamedCause(conclusion.cause);
   // The findings hold the same bars, larger.

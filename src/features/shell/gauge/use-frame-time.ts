@@ -3,7 +3,7 @@
 import { useMemo } from 'react';
 import { type Belief, priorBelief } from '@/core/belief';
 import { fixesInForce, type JobCard } from '@/core/card';
-import { averageStages, beliefOfFrame } from '@/core/diagnose';
+import { averageStages, beliefOfFrame, type Findings } from '@/core/diagnose';
 import type { LaneId, StageCost } from '@/core/load';
 import { useDiagnosis } from '../answer/diagnosis-context';
 
@@ -16,10 +16,15 @@ interface FrameBelief {
   readonly isByReadings: boolean;
 }
 
-/** What is believed of the card as it is set up, for everything that shows where a frame’s time goes. */
-export function useFrameBelief(card: JobCard): FrameBelief {
+/** What readings leave possible; null before the first one, or while nothing is concluded. */
+function useReadPosterior(card: JobCard): Belief | null {
   const { diagnosis } = useDiagnosis();
-  const posterior = card.readings.length > 0 ? (diagnosis?.posterior ?? null) : null;
+  return card.readings.length > 0 ? (diagnosis?.posterior ?? null) : null;
+}
+
+/** What is believed of the card as it is set up, where what moves it is asked as well. */
+export function useFrameBelief(card: JobCard): FrameBelief {
+  const posterior = useReadPosterior(card);
   return useMemo(() => {
     const belief = posterior ?? priorBelief(card);
     const ofFrame = beliefOfFrame(posterior ? card : { ...card, readings: [] }, belief);
@@ -33,7 +38,10 @@ interface FrameTime {
 }
 
 /** Where each frame’s time goes as the card is set up: by the readings, or by the estimate where there are none. */
-export function useFrameTime(card: JobCard): FrameTime {
-  const { ofFrame } = useFrameBelief(card);
-  return useMemo(() => averageStages(ofFrame, fixesInForce(card)), [ofFrame, card]);
+export function useFrameTime(card: JobCard, estimate: Findings): FrameTime {
+  const posterior = useReadPosterior(card);
+  return useMemo(
+    () => (posterior ? averageStages(beliefOfFrame(card, posterior), fixesInForce(card)) : estimate),
+    [posterior, card, estimate],
+  );
 }
