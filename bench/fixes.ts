@@ -1,11 +1,23 @@
-// What fixes bring, foretold from one reading of a real chain and then really made: decoding, scaling and effects by ffmpeg, all on
-// one core, with and without a busy process. `npm run -s bench:fixes`; --quick takes two set-ups. The last line is one JSON object.
+// What fixes bring, foretold from one reading of a real chain and then really made: decoding, scaling and effects by ffmpeg, on one core
+// or two, with and without a busy process. `npm run -s bench:fixes`; --quick takes two set-ups. The last line is one JSON object.
 import { forecastUnder, inferPosterior, thinPosterior } from '@/core/belief';
+import type { CauseId } from '@/core/causes';
 import { diagnose } from '@/core/diagnose';
-import { type FixAtLevel, findFix } from '@/core/fixes';
-import { percentileOfSorted } from '@/core/numbers/percentile';
-import { besideBusyProcess, timeByTurns } from './estimate/pipelines';
-import { cardOfSetUp, chainOfSetUp, makeRealClips, realFixes, setUps } from './fixes/set-ups';
+import { closingFix, type FixAtLevel, findFix } from '@/core/fixes';
+import { medianOf, percentileOfSorted } from '@/core/numbers/percentile';
+import { referenceMsOf, toTestedStream } from '@/core/test-play';
+import { besideBusyProcess, type Chain, timeByTurns } from './estimate/pipelines';
+import {
+  cardOfSetUp,
+  chainOfSetUp,
+  factsOf,
+  makeRealClips,
+  type RealSetUp,
+  realFixes,
+  setUps,
+  timeJumps,
+  yardstick,
+} from './fixes/set-ups';
 
 const isQuick = process.argv.includes('--quick');
 const arePrinted = process.argv.includes('--rows');
@@ -22,24 +34,75 @@ interface FixRow {
   readonly expected: { readonly low: number; readonly mid: number; readonly high: number };
 }
 
+/** What a set-up is slow by in truth, and what was named first. */
+interface CauseRow {
+  readonly setUp: string;
+  readonly trueCauses: readonly CauseId[];
+  readonly named: CauseId | 'none';
+}
+
 const nameOf = ({ id, level }: FixAtLevel): string => `${id}=${level}`;
-const { pathOf, done } = makeRealClips();
+const chosen = isQuick ? setUps.slice(0, 2) : setUps;
+const { pathOf, done } = makeRealClips([...chosen, yardstick]);
+
+const decodingOf = (path: string, coreCount: number): Chain => ({ path, filterArgs: [], coreCount });
+
+/** Two parts nearer to each other than this are each as much to blame. */
+const alikeRatio = 0.85;
+
+/**
+ * What a set-up is slow by: beside a busy program that, because it plays well without; else the part of a frame that takes
+ * longest, decoding, scaling or effects, each really left out.
+ */
+async function trueCausesOf(setUp: RealSetUp, plain: Chain): Promise<readonly CauseId[]> {
+  if (setUp.isBusy) return ['programs-busy'];
+  const bare = decodingOf(plain.path, setUp.coreCount);
+  const [decodeMs, wholeMs] = await timeByTurns([bare, plain], countedFrames);
+  const bypassed = chainOfSetUp(setUp, { id: 'bypass-effects', level: 'all' }, pathOf);
+  const [, undrawnMs] = await timeByTurns([bare, bypassed], countedFrames);
+  const parts: readonly (readonly [CauseId, number])[] = [
+    ['decode-heavy', decodeMs],
+    ['preview-too-large', undrawnMs - decodeMs],
+    ['effects-heavy', wholeMs - undrawnMs],
+  ];
+  const most = Math.max(...parts.map(([, ms]) => ms));
+  return parts.filter(([, ms]) => ms >= alikeRatio * most).map(([id]) => id);
+}
+
+/** The core's speed by a clip of the bench's own, as measuring a machine tells it. */
+async function measureCore(): Promise<number> {
+  const path = pathOf(yardstick.clip, yardstick.fps, false);
+  const alone = decodingOf(path, 1);
+  const [ms] = await timeByTurns([alone, alone], countedFrames);
+  return referenceMsOf(toTestedStream(await factsOf(path))) / ms;
+}
+
 try {
   const rows: FixRow[] = [];
-  /** The first cause of each set-up beside a busy program that stands on no card. */
-  const causesBesideBusy: string[] = [];
-  for (const setUp of isQuick ? setUps.slice(0, 2) : setUps) {
+  const causes: CauseRow[] = [];
+  for (const setUp of chosen) {
     const mostFps = (ms: number): number => Math.min(setUp.fps, 1000 / ms);
+    const coreSpeedRatio = await measureCore();
     const plain = chainOfSetUp(setUp, null, pathOf);
+    const trueCauses = await trueCausesOf(setUp, plain);
+    const beside = <T>(work: () => Promise<T>): Promise<T> =>
+      setUp.isBusy ? besideBusyProcess(work, setUp.coreCount) : work();
     const timed: { readonly fix: FixAtLevel; readonly beforeMs: number; readonly afterMs: number }[] = [];
     for (const fix of realFixes(setUp)) {
-      const time = () => timeByTurns([plain, chainOfSetUp(setUp, fix, pathOf)], countedFrames);
-      const [beforeMs, afterMs] = await (setUp.isBusy ? besideBusyProcess(time, 0) : time());
+      const after = chainOfSetUp(setUp, fix, pathOf);
+      const [beforeMs, afterMs] = await beside(() => timeByTurns([plain, after], countedFrames));
       timed.push({ fix, beforeMs, afterMs });
     }
-    const befores = timed.map(({ beforeMs }) => beforeMs).sort((a, b) => a - b);
-    const readMs = percentileOfSorted(befores, 0.5);
-    const card = await cardOfSetUp(setUp, pathOf(setUp.clip, setUp.fps, false), mostFps(readMs));
+    if (setUp.isBusy) {
+      // Closing what nobody listed is the fix that matters here.
+      const [beforeMs] = await beside(() => timeByTurns([plain, plain], countedFrames));
+      const [afterMs] = await timeByTurns([plain, plain], countedFrames);
+      timed.push({ fix: closingFix, beforeMs, afterMs });
+    }
+    const readMs = medianOf(timed.map(({ beforeMs }) => beforeMs));
+    const scrubMs = await beside(async () => timeJumps(plain, { fps: setUp.fps, frameMs: readMs }));
+    const facts = await factsOf(plain.path);
+    const card = await cardOfSetUp(setUp, facts, { shownFps: mostFps(readMs), scrubMs, coreSpeedRatio });
     const posterior = thinPosterior(inferPosterior(card));
     // Proxies are made of what Oil Can lists for them; where that is nothing, there is no such fix.
     const isOffered = ({ id, level }: FixAtLevel) => findFix(id)?.levelsFor(posterior.base).includes(level) ?? false;
@@ -53,7 +116,8 @@ try {
         expected: forecastUnder(posterior, [fix]).shownFps,
       });
     }
-    if (setUp.isBusy) causesBesideBusy.push(diagnose(card).causes[0]?.id ?? 'none');
+    causes.push({ setUp: setUp.id, trueCauses, named: diagnose(card).causes[0]?.id ?? 'none' });
+    if (arePrinted) console.error(JSON.stringify({ ...causes.at(-1), coreSpeedRatio, scrubMs, readMs }));
   }
   if (arePrinted) for (const row of rows) console.error(JSON.stringify(row));
   const errors = rows
@@ -71,12 +135,14 @@ try {
     const chosen = rows.filter(({ setUp, expected }) => setUp === id && expected.mid >= 0.99 * expectedBest);
     return chosen.some(({ afterFps }) => afterFps >= 0.97 * bestOf(id, (row) => row.afterFps));
   }).length;
+  // Neither the figure nor the range beside it tells a person that it is worth trying.
   const useless = rows.filter(
-    ({ beforeFps, afterFps, expected }) => afterFps >= 1.2 * beforeFps && expected.mid < 1.03 * beforeFps,
+    ({ beforeFps, afterFps, expected: { mid, high } }) =>
+      afterFps >= 1.2 * beforeFps && mid < 1.03 * beforeFps && high < 1.2 * beforeFps,
   );
   const middleError = Math.exp(percentileOfSorted(errors, 0.5)) - 1;
   const withinRatio = within.length / rows.length;
-  const missedBusyCount = causesBesideBusy.filter((id) => id !== 'programs-busy').length;
+  const causeCount = causes.filter(({ trueCauses, named }) => trueCauses.some((id) => id === named)).length;
   console.log(
     JSON.stringify({
       bench: 'fixes',
@@ -89,14 +155,14 @@ try {
       leastWithin: 0.8,
       bestFixRatio: round(bestCount / ids.length),
       calledUselessCount: useless.length,
-      busyCount: causesBesideBusy.length,
-      missedBusyCount,
+      firstCauseRatio: round(causeCount / ids.length),
+      leastCauseRatio: 0.9,
       isMet:
         middleError <= 0.08 &&
         withinRatio >= 0.8 &&
         bestCount / ids.length >= 0.9 &&
         useless.length === 0 &&
-        missedBusyCount <= ids.length / 10,
+        causeCount / ids.length >= 0.9,
     }),
   );
 } finally {

@@ -146,19 +146,19 @@ const argumentsOf = ({ filter }: Pipeline): readonly string[] => {
 export interface Chain {
   readonly path: string;
   readonly filterArgs: readonly string[];
-  /** The one core that it may use; null for any. */
-  readonly core: number | null;
+  /** How many cores it may use, the first ones, and as many decoding threads; null for one thread on any. */
+  readonly coreCount: number | null;
 }
 
 const chainOf = (clip: MadeClip, pipeline: Pipeline): Chain => ({
   path: clip.path,
   filterArgs: argumentsOf(pipeline),
-  core: null,
+  coreCount: null,
 });
 
-/** A command that keeps to one core, or may use any. */
-const keptTo = (core: number | null, command: readonly string[]): readonly string[] =>
-  core === null ? command : ['taskset', '-c', String(core), ...command];
+/** A command that keeps to so many cores, the first ones, or may use any. */
+export const keptTo = (coreCount: number | null, command: readonly string[]): readonly string[] =>
+  coreCount === null ? command : ['taskset', '-c', `0-${coreCount - 1}`, ...command];
 
 /** A chain that runs over its clip again and again, stopped unless it is its turn. */
 class Running {
@@ -168,10 +168,11 @@ class Running {
   /** Null while it is stopped: what it wrote before may be read only then. */
   private resumedAtMs: number | null = null;
 
-  constructor({ path, filterArgs, core }: Chain) {
-    const input = ['-v', 'error', '-nostats', '-progress', 'pipe:1', '-stats_period', '0.05', '-threads', '1'];
-    const chain = ['ffmpeg', ...input, '-stream_loop', '-1', '-i', path, ...filterArgs, '-f', 'null', '-'];
-    const [command = '', ...args] = keptTo(core, chain);
+  constructor({ path, filterArgs, coreCount }: Chain) {
+    const input = ['-v', 'error', '-nostats', '-progress', 'pipe:1', '-stats_period', '0.05'];
+    const threads = ['-threads', String(coreCount ?? 1)];
+    const chain = ['ffmpeg', ...input, ...threads, '-stream_loop', '-1', '-i', path, ...filterArgs, '-f', 'null', '-'];
+    const [command = '', ...args] = keptTo(coreCount, chain);
     this.process = spawn(command, args, { stdio: ['ignore', 'pipe', 'inherit'] });
     this.process.stdout?.on('data', (text: Buffer) => this.note(String(text)));
     this.process.kill('SIGSTOP');
@@ -253,9 +254,9 @@ export async function timeByTurns(
   }
 }
 
-/** Keeps one core busy while `work` runs: this one, or any. */
-export async function besideBusyProcess<T>(work: () => Promise<T>, core: number | null = null): Promise<T> {
-  const [command = '', ...args] = keptTo(core, [process.execPath, '-e', 'for (;;);']);
+/** Keeps one core busy while `work` runs: one of the first so many, or any. */
+export async function besideBusyProcess<T>(work: () => Promise<T>, coreCount: number | null = null): Promise<T> {
+  const [command = '', ...args] = keptTo(coreCount, [process.execPath, '-e', 'for (;;);']);
   const busy = spawn(command, args, { stdio: 'ignore' });
   await sleep(300);
   try {

@@ -13,20 +13,29 @@ import {
   type JobCard,
 } from '@/core/card';
 import type { FixAtLevel } from '@/core/fixes';
+import type { VideoFacts } from '@/core/footage';
 import type { EffectKind } from '@/core/load';
+import { medianOf } from '@/core/numbers/percentile';
 import { proxyMegabitPerSec, usualRecipe } from '@/core/proxies';
-import type { Chain } from '../estimate/pipelines';
+import { type Chain, keptTo } from '../estimate/pipelines';
 
-/** A preview that is really made: decode on one thread, scale to the preview's size, effects, one after another. */
+/** A preview that is really made: decode on a thread a core, scale to the preview's size, effects. */
 export interface RealSetUp {
   readonly id: string;
   readonly clip: 'uhd' | 'hd' | 'hd-hevc';
   readonly fps: number;
   readonly projectHeightPx: number;
   readonly effects: readonly EffectKind[];
-  /** Whether a busy program keeps to the same core. */
+  readonly coreCount: 1 | 2;
+  /** Whether a busy program shares the cores, without which it would play as it should. */
   readonly isBusy: boolean;
 }
+
+/** What a set-up has unless it says otherwise. */
+const plainSetUp = { projectHeightPx: 1080, effects: [], coreCount: 1, isBusy: false } as const;
+
+/** Frames from one key frame to the next in the clips. */
+const keyEveryFrames = 30;
 
 const sizes = { uhd: [3840, 2160], hd: [1920, 1080], 'hd-hevc': [1920, 1080] } as const;
 
@@ -39,23 +48,18 @@ const filterOf: Readonly<Partial<Record<EffectKind, string>>> = {
 };
 
 export const setUps: readonly RealSetUp[] = [
-  { id: 'uhd', clip: 'uhd', fps: 30, projectHeightPx: 1080, effects: [], isBusy: false },
-  { id: 'uhd, blur', clip: 'uhd', fps: 24, projectHeightPx: 1080, effects: ['blur'], isBusy: false },
-  { id: 'uhd, own size', clip: 'uhd', fps: 50, projectHeightPx: 2160, effects: [], isBusy: false },
-  { id: 'hd, two blurs', clip: 'hd', fps: 30, projectHeightPx: 1080, effects: ['blur', 'blur'], isBusy: false },
-  { id: 'hd, sharpened', clip: 'hd', fps: 50, projectHeightPx: 1080, effects: ['sharpen'], isBusy: false },
-  {
-    id: 'hd, denoised',
-    clip: 'hd',
-    fps: 60,
-    projectHeightPx: 1080,
-    effects: ['denoise', 'simple-colour'],
-    isBusy: false,
-  },
-  { id: 'hd hevc, blur', clip: 'hd-hevc', fps: 50, projectHeightPx: 1080, effects: ['blur'], isBusy: false },
-  { id: 'hd hevc, 720', clip: 'hd-hevc', fps: 60, projectHeightPx: 720, effects: ['blur', 'blur'], isBusy: false },
-  { id: 'uhd, busy', clip: 'uhd', fps: 25, projectHeightPx: 1080, effects: [], isBusy: true },
-  { id: 'hd, blur, busy', clip: 'hd', fps: 30, projectHeightPx: 1080, effects: ['blur'], isBusy: true },
+  { ...plainSetUp, id: 'uhd', clip: 'uhd', fps: 30 },
+  { ...plainSetUp, id: 'hd, busy', clip: 'hd', fps: 50, isBusy: true },
+  { ...plainSetUp, id: 'uhd, blur', clip: 'uhd', fps: 24, effects: ['blur'] },
+  { ...plainSetUp, id: 'uhd, own size', clip: 'uhd', fps: 50, projectHeightPx: 2160 },
+  { ...plainSetUp, id: 'hd, two blurs', clip: 'hd', fps: 30, effects: ['blur', 'blur'] },
+  { ...plainSetUp, id: 'hd, sharpened', clip: 'hd', fps: 50, effects: ['sharpen'] },
+  { ...plainSetUp, id: 'hd, denoised', clip: 'hd', fps: 60, effects: ['denoise', 'simple-colour'] },
+  { ...plainSetUp, id: 'hd hevc, blur', clip: 'hd-hevc', fps: 50, effects: ['blur'] },
+  { ...plainSetUp, id: 'hd hevc, 720', clip: 'hd-hevc', fps: 60, projectHeightPx: 720, effects: ['blur', 'blur'] },
+  { ...plainSetUp, id: 'hd, blur, busy', clip: 'hd', fps: 24, effects: ['blur'], isBusy: true },
+  { ...plainSetUp, id: 'uhd, two cores', clip: 'uhd', fps: 50, coreCount: 2 },
+  { ...plainSetUp, id: 'hd, two blurs, two cores', clip: 'hd', fps: 60, effects: ['blur', 'blur'], coreCount: 2 },
 ];
 
 /** The changes that are really made to each set-up. */
@@ -66,13 +70,13 @@ export const realFixes = (setUp: RealSetUp): readonly FixAtLevel[] => [
   ...(setUp.effects.length > 0 ? [{ id: 'bypass-effects', level: 'all' }] : []),
 ];
 
-/** The clips and their small copies, made in a folder of their own; `done` deletes it. */
-export function makeRealClips() {
+/** The clips of set-ups and their small copies, made in a folder of their own; `done` deletes it. */
+export function makeRealClips(wanted: readonly Pick<RealSetUp, 'clip' | 'fps'>[]) {
   const folder = mkdtempSync(join(tmpdir(), 'oil-can-fixes-'));
   const pathOf = (clip: RealSetUp['clip'], fps: number, isProxy: boolean): string =>
     join(folder, `${clip}-${fps}${isProxy ? '-540' : ''}.mp4`);
   const made = new Set<string>();
-  for (const { clip, fps } of setUps) {
+  for (const { clip, fps } of wanted) {
     const path = pathOf(clip, fps, false);
     if (made.has(path)) continue;
     made.add(path);
@@ -86,13 +90,13 @@ export function makeRealClips() {
             '-preset',
             'fast',
             '-x265-params',
-            'log-level=error:keyint=30',
+            `log-level=error:keyint=${keyEveryFrames}`,
             '-tag:v',
             'hvc1',
             '-qp',
             '30',
           ]
-        : ['-c:v', 'libx264', '-preset', 'fast', '-g', '30', '-qp', '30'];
+        : ['-c:v', 'libx264', '-preset', 'fast', '-g', String(keyEveryFrames), '-qp', '30'];
     const make = (args: readonly string[]) => execFileSync('ffmpeg', ['-y', '-v', 'error', ...args]);
     make(['-f', 'lavfi', '-i', source, '-frames:v', '60', '-pix_fmt', 'yuv420p', ...coder, path]);
     // By the usual recipe: every picture a key frame, at its bit rate.
@@ -121,8 +125,30 @@ export function chainOfSetUp(
   return {
     path: pathOf(setUp.clip, setUp.fps, isProxy),
     filterArgs: filters.length > 0 ? ['-filter_threads', '1', '-vf', filters.join()] : [],
-    core: 0,
+    coreCount: setUp.coreCount,
   };
+}
+
+/** Places to jump to, in frames: evenly between the first key frame and the second. */
+const jumpPlaces = Array.from({ length: 11 }, (_, i) => ((i + 0.5) / 11) * keyEveryFrames);
+
+/** Wall time of giving the one picture at a place, with the program's own start, in milliseconds. */
+function timePicture({ path, filterArgs, coreCount }: Chain, atSec: number): number {
+  const threads = ['-threads', String(coreCount ?? 1)];
+  const chain = ['ffmpeg', '-v', 'error', ...threads, '-ss', String(atSec), '-i', path, ...filterArgs];
+  const [command = '', ...args] = keptTo(coreCount, [...chain, '-frames:v', '1', '-f', 'null', '-']);
+  const startedMs = performance.now();
+  execFileSync(command, args);
+  return performance.now() - startedMs;
+}
+
+/**
+ * Median wait of a jump, in milliseconds: what the picture takes beyond one that is a key frame, which the program has as
+ * soon as it has started, and that one picture.
+ */
+export function timeJumps(chain: Chain, { fps, frameMs }: { readonly fps: number; readonly frameMs: number }): number {
+  const waits = jumpPlaces.map((frame) => timePicture(chain, frame / fps) - timePicture(chain, 0) + frameMs);
+  return Math.max(1, medianOf(waits));
 }
 
 const carryOut = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =>
@@ -132,29 +158,71 @@ const carryOut = (card: JobCard, ...commands: readonly CardCommand[]): JobCard =
     return done.value;
   }, card);
 
-/** The card that somebody fills in who sits before the set-up, with one reading of it. */
-export async function cardOfSetUp(setUp: RealSetUp, path: string, shownFps: number): Promise<JobCard> {
+/** What is known of a clip by its file. */
+export async function factsOf(path: string): Promise<VideoFacts> {
   const opened = await openFileSource(path);
   const { result } = await inspectFile(opened);
   await opened.close();
-  if (!result.ok) throw new Error(`bench:fixes: ${path} cannot be read`);
+  if (!result.ok || result.value.kind !== 'video') throw new Error(`bench:fixes: ${path} cannot be read`);
+  return result.value;
+}
+
+/** Clips whose decoding measures a core, as measuring the machine does: not the one that lags. */
+export const yardstick = { clip: 'hd', fps: 30 } as const;
+
+/** What was read of a set-up, and before it of the machine while nothing else ran. */
+export interface RealReading {
+  readonly shownFps: number;
+  readonly scrubMs: number;
+  readonly coreSpeedRatio: number;
+}
+
+/** The card that somebody fills in who has measured the machine and sits before the set-up, with one reading of it. */
+export async function cardOfSetUp(setUp: RealSetUp, facts: VideoFacts, reading: RealReading): Promise<JobCard> {
+  const { shownFps, scrubMs, coreSpeedRatio } = reading;
   const typed = <Value>(value: Value) => ({ value, source: 'typed' as const });
   return carryOut(
     createJobCard({ id: setUp.id, title: setUp.id, nowMs: 0 }),
     {
       type: 'addClips',
-      input: { clips: [{ clip: createCardClip({ id: 'clip', facts: result.value }) }] },
+      input: { clips: [{ clip: createCardClip({ id: 'clip', facts }) }] },
     },
     {
       type: 'setMachine',
       input: {
         facts: {
-          coreCount: typed(1),
+          coreCount: typed(setUp.coreCount),
           memoryMib: typed(16_384),
           graphics: typed('none' as const),
           footageDrive: typed('internal-solid-state' as const),
+          powerMode: typed('full' as const),
+          isPluggedIn: typed('yes' as const),
+          isThin: typed('no' as const),
+          systemDriveFreePercent: typed(40),
         },
       },
+    },
+    {
+      type: 'setMachineTest',
+      input: {
+        test: {
+          takenAtMs: 0,
+          coreSpeedRatio,
+          decodeThreadCount: setUp.coreCount,
+          graphicsRatio: null,
+          hardwareMegapixelPerSec: null,
+          kernelRatio: coreSpeedRatio,
+          storage: null,
+          spreadRatio: 0.02,
+          endedAtRatio: 1,
+        },
+      },
+    },
+    { type: 'answerFirstThing', input: { id: 'up-to-date', answer: 'yes' } },
+    { type: 'answerFirstThing', input: { id: 'restarted', answer: 'yes' } },
+    {
+      type: 'setEditor',
+      input: { patch: { isSourcePanelOpen: 'no', isBuilding: 'no', areThumbnailsOn: 'no' } },
     },
     {
       type: 'setTimeline',
@@ -176,7 +244,7 @@ export async function cardOfSetUp(setUp: RealSetUp, path: string, shownFps: numb
     { type: 'setPreview', input: { patch: { hardwareDecode: 'no', graphicsDrawing: 'no' } } },
     {
       type: 'addReading',
-      input: { reading: createReading({ id: 'first', takenAtMs: 1, how: 'metered', shownFps }) },
+      input: { reading: createReading({ id: 'first', takenAtMs: 1, how: 'metered', shownFps, scrubMs }) },
     },
   );
 }
