@@ -1,14 +1,40 @@
 // Do the tests bite? Each piece of an area is changed in small ways, and the tests beside it must notice: at least three in four.
-// `npm run -s bench:mutation -- AREA [PATTERN]`, an area of bench/mutation/areas.ts; the last line is one JSON object. What went
-// unnoticed stands in bench/out/mutation-AREA.json, with its place.
-import { readFileSync } from 'node:fs';
+// `npm run -s bench:mutation -- AREA [--share RATIO] [PATTERN]`, an area of bench/mutation/areas.ts; the last line is one JSON object.
+// What went unnoticed stands in bench/out/mutation-AREA.json, with its place. A share takes only so many of the lines, drawn at
+// random by a seed: of an area whose tests take long, a sample tells as much.
+import { readdirSync, readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { parseArgs } from 'node:util';
 import { Stryker } from '@stryker-mutator/core';
+import { createRandom } from '@/core/numbers/random';
 import { areaOf } from './mutation/areas';
 
 const leastNoticed = 0.75;
-const [area = '', pattern] = process.argv.slice(2);
+const { values, positionals } = parseArgs({ options: { share: { type: 'string' } }, allowPositionals: true });
+const [area = '', pattern] = positionals;
 const { mutate } = areaOf(area);
+const share = Number(values.share ?? 1);
+
+/** Lines of the area's files, each alone, so many of them that the share comes out. */
+function drawLines(patterns: readonly string[]): string[] {
+  const leftOut = patterns.filter((each) => each.startsWith('!')).map((each) => each.slice(1));
+  const files = patterns
+    .filter((each) => !each.startsWith('!'))
+    .flatMap((each) => {
+      const [folder = '', ending] = each.split('/**/*');
+      if (ending === undefined) return [each];
+      return readdirSync(folder, { recursive: true, encoding: 'utf8' }).map((name) => `${folder}/${name}`);
+    })
+    .filter((file) => file.endsWith('.ts') && !file.endsWith('.test.ts') && !leftOut.includes(file));
+  const random = createRandom(1);
+  return files.sort().flatMap((file) =>
+    readFileSync(file, 'utf8')
+      .split('\n')
+      .flatMap((_, i) => (random.isTrue(share) ? [`${file}:${i + 1}-${i + 1}`] : [])),
+  );
+}
+
+const wanted = pattern ? [pattern] : [...mutate];
 process.env.OIL_CAN_AREA = area;
 // What so few runs do not notice is not called noticed: the figure is a floor.
 process.env.OIL_CAN_PROPERTY_RUNS = '12';
@@ -18,7 +44,7 @@ await new Stryker({
   testRunner: 'vitest',
   plugins: ['@stryker-mutator/vitest-runner'],
   vitest: { configFile: 'bench/mutation/vitest.config.ts', related: false },
-  mutate: pattern ? [pattern] : [...mutate],
+  mutate: share < 1 ? drawLines(wanted) : wanted,
   coverageAnalysis: 'perTest',
   concurrency: 2,
   reporters: ['json'],
@@ -29,7 +55,7 @@ await new Stryker({
   tempDirName: '.verify/mutation',
   disableTypeChecks: false,
   checkers: [],
-  timeoutMS: 20_000,
+  timeoutMS: 5000,
 }).runMutationTest();
 
 interface Report {
@@ -58,6 +84,7 @@ console.log(
   JSON.stringify({
     bench: 'mutation',
     area,
+    share,
     changeCount: noticed.length + unnoticed.length,
     noticedCount: noticed.length,
     ratio: Math.round(1000 * ratio) / 1000,

@@ -54,6 +54,7 @@ export function stateOfRig(rig: Rig): SetupState {
         videoLayerCount: rig.timeline.layerCount,
         coveredLayerCount: rig.timeline.coveredLayerCount,
         titleCount: rig.timeline.titleCount,
+        trackCount: rig.timeline.trackCount,
         cutsPerMinute: rig.timeline.cutsPerMinute,
         unusedClipCount: rig.unusedClipCount,
         areLayersStated: true,

@@ -239,7 +239,7 @@ export async function cardOfSetUp(setUp: RealSetUp, facts: VideoFacts, reading: 
     { type: 'confirmTimeline', input: { fields: ['effects'] } },
     ...[...new Set(setUp.effects)].map((kind): CardCommand => {
       const layerCount = setUp.effects.filter((other) => other === kind).length;
-      return { type: 'addEffect', input: { effect: { id: kind, kind, layerCount } } };
+      return { type: 'addEffect', input: { effect: { id: kind, kind, layerCount, strength: 'usual' } } };
     }),
     { type: 'setPreview', input: { patch: { hardwareDecode: 'no', graphicsDrawing: 'no' } } },
     {

@@ -10,7 +10,7 @@ export const causeTitles: Readonly<Record<CauseId, string>> = {
   'graphics-drawing-off': 'The editor does not draw on the graphics',
   'decode-heavy': 'The originals are too heavy to decode',
   'effects-heavy': 'The effects are too heavy',
-  'layers-heavy': 'Too many layers at once',
+  'layers-heavy': 'Blending layers takes too long',
   'preview-too-large': 'The preview picture is too large',
   'system-drive-full': 'The system drive is full',
   'cache-misplaced': 'The cache lies on a slow drive',

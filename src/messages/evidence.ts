@@ -29,7 +29,11 @@ const meanings: Readonly<Partial<Record<FixId, Meaning>>> = {
   'smaller-preview-height': ofPixels,
   'bypass-effects': { same: 'the effects are not what takes the time', raised: 'the effects take the time' },
   'solo-track': { same: 'the other tracks are not what takes the time', raised: 'the other tracks take the time' },
-  'stop-blending': { same: 'blending is not what takes the time', raised: 'blending layers takes the time' },
+  'weaken-effects': {
+    same: 'the strong effects are not what takes the time',
+    raised: 'the strong effects take the time',
+  },
+  'stop-blending': { same: 'blending is not what takes the time', raised: 'blending takes the time' },
   'make-proxies': {
     same: 'either the proxies are not shown, or the footage is not what takes the time',
     raised: 'reading and decoding the originals took the time',

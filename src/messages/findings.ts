@@ -119,7 +119,7 @@ export const settlingTests: Readonly<Record<CauseId, string>> = {
   'decode-heavy':
     'Lower the preview quality to 1/4: if the rate stays the same, the time goes before the picture is made smaller.',
   'effects-heavy': 'Bypass all effects: if the rate jumps, it is the effects.',
-  'layers-heavy': 'Hide all layers but one: if the rate jumps, it is the layers.',
+  'layers-heavy': 'Switch blending off: if the rate jumps, it is the blending.',
   'preview-too-large': 'Lower the preview quality to 1/2: if the rate rises, it is the picture’s size.',
   'system-drive-full': 'Free a tenth of the system drive and take a reading.',
   'cache-misplaced': 'Move the cache to a solid-state drive inside, and play the same stretch twice.',

@@ -3,21 +3,25 @@ import { describeGround } from './grounds';
 
 describe('describeGround', () => {
   it('names four effects and counts the rest', () => {
-    const blur = { kind: 'blur', layerCount: 1 } as const;
-    const effects = [{ kind: 'sharpen', layerCount: 3 } as const, blur];
+    const blur = { kind: 'blur', layerCount: 1, strength: 'usual' } as const;
+    const effects = [{ kind: 'sharpen', layerCount: 3, strength: 'usual' } as const, blur];
     expect(describeGround({ code: 'effects-listed', effects })).toBe('Sharpening on 3 layers, soft blur.');
     const many = [...effects, ...Array.from({ length: 30 }, () => blur)];
     expect(describeGround({ code: 'effects-listed', effects: many })).toBe(
       'Sharpening on 3 layers, soft blur, soft blur, soft blur, and 28 more.',
     );
+    expect(describeGround({ code: 'effects-listed', effects: [{ ...blur, strength: 'strong' }] })).toBe(
+      'Soft blur (strong).',
+    );
   });
 
   it('counts pictures and titles as people do', () => {
-    const layers = (videoLayerCount: number, titleCount: number) =>
-      describeGround({ code: 'layers-listed', videoLayerCount, titleCount });
+    const layers = (videoLayerCount: number, titleCount: number, emptyCount = 0) =>
+      describeGround({ code: 'layers-listed', videoLayerCount, titleCount, emptyCount });
     expect(layers(3, 0)).toBe('At once there are 3 pictures.');
     expect(layers(1, 1)).toBe('At once there are a picture and 1 title.');
     expect(layers(2, 4)).toBe('At once there are 2 pictures and 4 titles.');
+    expect(layers(1, 0, 3)).toBe('At once there are a picture and 3 empty tracks.');
   });
 
   it('gives memory and drives in the units of their makers', () => {

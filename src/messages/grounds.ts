@@ -2,7 +2,7 @@ import { assertNever } from '@/core/assert-never';
 import type { CauseGround } from '@/core/causes';
 import { describeDepth, nameCodec } from './clip-facts';
 import { formatCount, formatFps, formatMemory, formatMs, joinLabels } from './format';
-import { effectLabels } from './load';
+import { nameEffect } from './load';
 
 /** More effects than these are counted. */
 const mostNamed = 4;
@@ -11,17 +11,18 @@ const mostNamed = 4;
 function listEffects(effects: Extract<CauseGround, { code: 'effects-listed' }>['effects']): string {
   const named = effects
     .slice(0, mostNamed)
-    .map(({ kind, layerCount }) =>
-      layerCount > 1 ? `${effectLabels[kind]} on ${layerCount} layers` : effectLabels[kind],
+    .map((effect) =>
+      effect.layerCount > 1 ? `${nameEffect(effect)} on ${effect.layerCount} layers` : nameEffect(effect),
     );
   const leftOut = effects.length - named.length;
   return joinLabels(leftOut > 0 ? [...named, `and ${leftOut} more`] : named, ', ');
 }
 
-const describeLayers = (videoLayerCount: number, titleCount: number): string =>
+const describeLayers = (videoLayerCount: number, titleCount: number, emptyCount: number): string =>
   [
     ...(videoLayerCount > 1 ? [`${videoLayerCount} pictures`] : ['a picture']),
     ...(titleCount > 0 ? [formatCount(titleCount, 'title')] : []),
+    ...(emptyCount > 0 ? [formatCount(emptyCount, 'empty track')] : []),
   ].join(' and ');
 
 /** Something on the card that speaks for a cause, as a sentence. */
@@ -36,7 +37,7 @@ export function describeGround(ground: CauseGround): string {
     case 'effects-listed':
       return `${listEffects(ground.effects)}.`;
     case 'layers-listed':
-      return `At once there are ${describeLayers(ground.videoLayerCount, ground.titleCount)}.`;
+      return `At once there are ${describeLayers(ground.videoLayerCount, ground.titleCount, ground.emptyCount)}.`;
     case 'drawn-larger-than-seen':
       return `It is drawn ${Math.round(ground.drawnHeightPx)} pixels high and seen at ${Math.round(ground.seenHeightPx)}.`;
     case 'programs-listed':

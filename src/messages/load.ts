@@ -1,5 +1,5 @@
 import type { CauseId } from '@/core/causes';
-import type { EffectKind, LaneId, StageId } from '@/core/load';
+import type { EffectKind, EffectStrength, LaneId, SetupEffect, StageId } from '@/core/load';
 import { causeTitles } from './cause-titles';
 
 /** Stages as they stand on bars and in sentences. */
@@ -70,8 +70,8 @@ export const causeTexts: Readonly<Record<CauseId, CauseText>> = {
   },
   'layers-heavy': {
     title: causeTitles['layers-heavy'],
-    short: 'too many layers',
-    why: 'Laying pictures and titles over each other takes longer than a frame may take.',
+    short: 'blending too heavy',
+    why: 'Laying pictures and titles over each other takes longer than a frame may take. Some editors blend a single clip too, and every empty track.',
   },
   'preview-too-large': {
     title: causeTitles['preview-too-large'],
@@ -145,7 +145,7 @@ export const effectLabels: Readonly<Record<EffectKind, string>> = {
   'simple-colour': 'Brightness, contrast, saturation',
   'colour-curves': 'Colour curves or a look-up table',
   blur: 'Soft blur',
-  'box-blur': 'Strong blur',
+  'box-blur': 'Box blur',
   denoise: 'Noise reduction',
   sharpen: 'Sharpening',
   zoom: 'Zoom or move',
@@ -156,3 +156,14 @@ export const effectLabels: Readonly<Record<EffectKind, string>> = {
   retime: 'Slow motion or speed change',
   'layers-3d': 'Layers in depth (3-D)',
 };
+
+/** How strong an effect is set. */
+export const strengthLabels: Readonly<Record<EffectStrength, string>> = {
+  slight: 'slight',
+  usual: 'usual',
+  strong: 'strong',
+};
+
+/** An effect with how strong it is, where that is not as usual: "Noise reduction (strong)". */
+export const nameEffect = ({ kind, strength }: Pick<SetupEffect, 'kind' | 'strength'>): string =>
+  strength !== 'usual' ? `${effectLabels[kind]} (${strengthLabels[strength]})` : effectLabels[kind];

@@ -4,6 +4,7 @@ import { chromaFormats } from '@/core/footage';
 import {
   drawingHabitIds,
   effectKinds,
+  effectStrengthIds,
   type Hidden,
   type PictureStream,
   type Setup,
@@ -63,6 +64,7 @@ const setup: fc.Arbitrary<Setup> = fc
       videoLayerCount: fc.integer({ min: 1, max: 8 }),
       titleCount: fc.integer({ min: 0, max: 8 }),
       coveredLayerCount: fc.integer({ min: 0, max: 4 }),
+      trackCount: fc.option(fc.integer({ min: 1, max: 20 }), { nil: null }),
       isBlendingNeeded: fc.constantFrom(...knownStates),
       cutsPerMinute: fc.option(fc.double({ min: 0, max: 120, noNaN: true }), { nil: null }),
       transitionRatio: fc.double({ min: 0, max: 1, noNaN: true }),
@@ -72,7 +74,11 @@ const setup: fc.Arbitrary<Setup> = fc
       hasOnlyListedEffects: fc.boolean(),
       hasOnlyListedLayers: fc.boolean(),
       effects: fc.array(
-        fc.record({ kind: fc.constantFrom(...effectKinds), layerCount: fc.integer({ min: 1, max: 6 }) }),
+        fc.record({
+          kind: fc.constantFrom(...effectKinds),
+          layerCount: fc.integer({ min: 1, max: 6 }),
+          strength: fc.constantFrom(...effectStrengthIds),
+        }),
         { maxLength: 5 },
       ),
     }),

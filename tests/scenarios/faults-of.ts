@@ -18,7 +18,7 @@ export function faultsOf(scenario: Scenario, variant: number): readonly string[]
   const { causes, plans } = conclude(card, belief);
   const [before, after] = [gapUnder(belief, []).gap, gapUnder(belief, [scenario.useless]).gap];
   return [
-    ...(causes[0]?.id === scenario.cause ? [] : [`named ${causes[0]?.id}`]),
+    ...(causes[0] && [scenario.cause].flat().includes(causes[0].id) ? [] : [`named ${causes[0]?.id}`]),
     ...(plans[0]?.fixes.some((fix) => scenario.cures.includes(fix.id))
       ? []
       : [`planned ${JSON.stringify(plans[0]?.fixes)}`]),

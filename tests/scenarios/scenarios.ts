@@ -15,8 +15,8 @@ export interface Scenario {
   /** Fixes under which they took a reading as well. */
   readonly alsoRead?: readonly (readonly FixAtLevel[])[];
   readonly onCard?: (card: JobCard) => JobCard;
-  /** The cause that must be named first. */
-  readonly cause: CauseId;
+  /** The cause that must be named first, or causes of which any may be. */
+  readonly cause: CauseId | readonly CauseId[];
   /** Fixes of which the first plan must hold one. */
   readonly cures: readonly string[];
   /** A fix that must be expected to bring next to nothing. */
@@ -59,14 +59,14 @@ const withCopies = (draft: Draft, areCopiesAttached: boolean): Draft => {
 };
 
 const strongEffects = [
-  { kind: 'rotate' as const, layerCount: 2 },
-  { kind: 'stabilise' as const, layerCount: 2 },
+  { kind: 'rotate' as const, layerCount: 2, strength: 'usual' as const },
+  { kind: 'stabilise' as const, layerCount: 2, strength: 'usual' as const },
 ];
 
 /** Effects that sound graphics draw with ease. */
 const lightEffects = [
-  { kind: 'blur' as const, layerCount: 1 },
-  { kind: 'denoise' as const, layerCount: 1 },
+  { kind: 'blur' as const, layerCount: 1, strength: 'usual' as const },
+  { kind: 'denoise' as const, layerCount: 1, strength: 'usual' as const },
 ];
 
 /** Graphics that decode none of the newer codecs. */
@@ -196,6 +196,52 @@ export const scenarios: readonly Scenario[] = [
     cause: 'effects-heavy',
     cures: ['bypass-effects', 'lower-preview-quality', 'smaller-preview-height', 'prerender-range', 'effects-last'],
     useless: { id: 'turn-on-hardware-decode', level: null },
+  },
+  {
+    name: 'a single clip that the editor blends with nothing, under empty tracks',
+    complaints: ['playing'],
+    build: (random) => {
+      const draft = withTimeline(withoutGraphics(draftOf(random)), { trackCount: 4 });
+      return withRig(draft, { preview: { ...draft.rig.preview, isIdleBlended: true } });
+    },
+    onCard: (card) => ({ ...saidWithoutGraphics(card), timeline: { ...card.timeline, trackCount: 4 } }),
+    alsoRead: [[{ id: 'stop-blending', level: null }]],
+    cause: 'layers-heavy',
+    cures: ['stop-blending'],
+    useless: proxies,
+  },
+  {
+    name: 'one effect that reaches far',
+    complaints: ['playing'],
+    build: (random) =>
+      withTimeline(withoutGraphics(draftOf(random)), {
+        effects: [{ kind: 'sharpen', layerCount: 1, strength: 'strong' }],
+      }),
+    onCard: (card) => ({ ...saidWithoutGraphics(card), symptoms: { ...card.symptoms, moments: ['with-effects'] } }),
+    cause: 'effects-heavy',
+    cures: ['weaken-effects', 'bypass-effects', 'lower-preview-quality', 'smaller-preview-height'],
+    useless: proxies,
+  },
+  {
+    name: 'decoding and drawing on the graphics, both switched off on one page',
+    complaints: ['playing'],
+    build: (random) => {
+      const draft = withRig(draftOf(random), {
+        isDrawingOnGraphics: false,
+        isDecodingOnGraphics: false,
+        coreCount: 4,
+        threadCount: 4,
+      });
+      const footage = streamOf({ fps: fpsOf(draft), codec: 'hevc', widthPx: 3840, heightPx: 2160, megabitPerSec: 60 });
+      return withTimeline(withStream(draft, footage), {
+        effects: [{ kind: 'colour-curves', layerCount: 1, strength: 'usual' }],
+      });
+    },
+    onCard: (card) => ({ ...card, preview: { ...card.preview, hardwareDecode: 'unknown', graphicsDrawing: 'unknown' } }),
+    answers: { 'hardware-monitor': 'no', 'graphics-monitor': 'no' },
+    cause: ['hardware-decode-off', 'graphics-drawing-off'],
+    cures: ['turn-on-hardware-decode', 'turn-on-graphics-drawing'],
+    useless: close,
   },
   {
     name: 'fine for ten minutes, then slow',
@@ -337,8 +383,8 @@ export const scenarios: readonly Scenario[] = [
     build: (random) =>
       withTimeline(withRig(draftOf(random), { isDrawingOnGraphics: false }), {
         effects: [
-          { kind: 'sharpen', layerCount: 1 },
-          { kind: 'colour-curves', layerCount: 1 },
+          { kind: 'sharpen', layerCount: 1, strength: 'usual' },
+          { kind: 'colour-curves', layerCount: 1, strength: 'usual' },
         ],
         layerCount: 1,
       }),
@@ -428,7 +474,7 @@ export const scenarios: readonly Scenario[] = [
       return withTimeline(withoutGraphics(draftOf(random)), {
         widthPx: 3840,
         heightPx: 2160,
-        effects: [{ kind: 'blur', layerCount: 1 }],
+        effects: [{ kind: 'blur', layerCount: 1, strength: 'usual' }],
       });
     },
     onCard: saidWithoutGraphics,

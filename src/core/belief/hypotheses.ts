@@ -20,6 +20,8 @@ interface Candidate {
 
 /** Two faults at once are rarer than chance would have them: people come with one thing. Weighed on seeds 1 to 300. */
 const pairRatio = 0.5;
+/** Two switches of one settings page are off together so many times as often as the rarer of them is off. Assumption. */
+const togetherRatio = 0.4;
 /** At most this many pairs are weighed. */
 const mostPairs = 80;
 
@@ -30,6 +32,15 @@ const listCandidates = (base: SetupState, facts: PriorFacts): readonly Candidate
       .filter(({ odds }) => odds > 0),
   );
 
+/** Odds that faults are there at once. */
+function oddsOf(faults: readonly Candidate[]): number {
+  const [first, second] = faults;
+  if (!first || !second) return first?.odds ?? 1;
+  return first.fault.page !== undefined && first.fault.page === second.fault.page
+    ? togetherRatio * Math.min(first.odds, second.odds)
+    : pairRatio * first.odds * second.odds;
+}
+
 function toHypothesis(base: SetupState, faults: readonly Candidate[]): Hypothesis {
   return {
     key:
@@ -38,7 +49,7 @@ function toHypothesis(base: SetupState, faults: readonly Candidate[]): Hypothesi
         .sort()
         .join('+') || 'none',
     causeIds: faults.map(({ causeId }) => causeId),
-    odds: faults.reduce((product, { odds }) => product * odds, faults.length > 1 ? pairRatio : 1),
+    odds: oddsOf(faults),
     state: faults.reduce((state, { fault }) => fault.suppose(state), withoutHiddenCauses(base)),
   };
 }
@@ -63,7 +74,7 @@ export function listPairs(
   const pairs = candidates.flatMap((first, i) =>
     candidates.slice(i + 1).flatMap((second, k) => {
       if (second.causeId === first.causeId) return [];
-      const worth = Math.log(first.odds * second.odds) + Math.max(explains(i), explains(i + 1 + k));
+      const worth = Math.log(oddsOf([first, second])) + Math.max(explains(i), explains(i + 1 + k));
       return [{ faults: [first, second], worth }];
     }),
   );

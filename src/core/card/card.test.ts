@@ -220,6 +220,16 @@ describe('migrateCard', () => {
     expect(readings.every(({ recorderName }) => recorderName === '')).toBe(true);
   });
 
+  it('reads a card that version 10 stored: effects as strong as usual, tracks not counted', async () => {
+    const stored = JSON.parse(await readFile(new URL('./examples/version-10.json', import.meta.url), 'utf8'));
+    const parsed = parseCard(stored);
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
+    const { version: _, ...storedRest } = stored;
+    expect(parsed.value).toMatchObject(storedRest);
+    expect(parsed.value.timeline.trackCount).toBeNull();
+    expect(parsed.value.timeline.effects.map(({ strength }) => strength)).toEqual(['usual', 'usual']);
+  });
+
   it('reads a card that version 7 stored: nothing more is known of its programs and its machine', async () => {
     const stored = JSON.parse(await readFile(new URL('./examples/version-7.json', import.meta.url), 'utf8'));
     const parsed = parseCard(stored);

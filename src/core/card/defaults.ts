@@ -114,6 +114,7 @@ export function createJobCard(input: {
       videoLayerCount: 1,
       titleCount: 0,
       coveredLayerCount: 0,
+      trackCount: null,
       isBlendingNeeded: 'unknown',
       cutsPerMinute: null,
       transitionRatio: 0,

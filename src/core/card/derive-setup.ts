@@ -300,6 +300,7 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
         videoLayerCount: timeline.videoLayerCount,
         titleCount: timeline.titleCount,
         coveredLayerCount: timeline.coveredLayerCount,
+        trackCount: timeline.trackCount,
         isBlendingNeeded: timeline.isBlendingNeeded,
         cutsPerMinute: timeline.cutsPerMinute,
         transitionRatio: timeline.transitionRatio,
@@ -308,7 +309,7 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
         areEffectsStated: timeline.stated.includes('effects'),
         hasOnlyListedEffects: false,
         hasOnlyListedLayers: false,
-        effects: timeline.effects.map(({ kind, layerCount }) => ({ kind, layerCount })),
+        effects: timeline.effects.map(({ kind, layerCount, strength }) => ({ kind, layerCount, strength })),
       },
       preview: {
         qualityRatio: preview.qualityRatio,

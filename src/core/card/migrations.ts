@@ -209,6 +209,20 @@ function addCourses(card: RawCard): RawCard {
   };
 }
 
+/** How strong an effect is was not asked, and empty tracks were not counted. */
+function addStrengths(card: RawCard): RawCard {
+  const { timeline } = card;
+  const effects = isRecord(timeline) && isList(timeline.effects) ? timeline.effects : null;
+  return {
+    ...card,
+    version: 11,
+    timeline: extend(timeline, {
+      trackCount: null,
+      ...(effects && { effects: effects.map((effect) => extend(effect, { strength: 'usual' })) }),
+    }),
+  };
+}
+
 /**
  * One step a version: `migrations[1]` turns a version 1 document into a version 2 one, and so on.
  * Steps are pure, never removed, and each comes with a stored example in its test. Version 1 is the first.
@@ -223,6 +237,7 @@ export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = 
   7: addPrograms,
   8: addProxies,
   9: addCourses,
+  10: addStrengths,
 };
 
 /** Takes a document up to `newest` step by step; throws where a step is missing, which a test rules out. */

@@ -19,7 +19,7 @@ import {
 } from 'zod/mini';
 import { chromaFormats, containerFormats, scanKinds, soundFormats, stillFormats } from '../footage/types';
 import { drawingHabitIds } from '../load/drawing-habits';
-import { type EffectKind, effectKinds } from '../load/effect-costs';
+import { type EffectKind, type EffectStrength, effectKinds, effectStrengthIds } from '../load/effect-costs';
 import { driveKinds, graphicsKinds, powerModes, speedClasses } from '../machine/catalogue';
 import { factSources, knownStates } from '../machine/facts';
 import { programPercents } from '../machine/program-percent';
@@ -30,7 +30,7 @@ import { proxyFaultCodes } from '../proxies/fault-codes';
 import { decodeWays } from '../test-play/types';
 
 /**
- * The job card document, version 10: one laggy project on one machine. The unit of storage and of exchange;
+ * The job card document, version 11: one laggy project on one machine. The unit of storage and of exchange;
  * docs/job-card.schema.json is made from this. Ranges are wide enough for any real machine and film, and narrow
  * enough that no number in them can make the cost model overflow.
  */
@@ -329,7 +329,12 @@ const decodeTest = object({
   estimatedScrubMs: between(0, 1e10),
 });
 
-const effect = object({ id, kind: enumOf(effectKinds as [EffectKind, ...EffectKind[]]), layerCount: whole(1, 50) });
+const effect = object({
+  id,
+  kind: enumOf(effectKinds as [EffectKind, ...EffectKind[]]),
+  layerCount: whole(1, 50),
+  strength: enumOf(effectStrengthIds as [EffectStrength, ...EffectStrength[]]),
+});
 
 /** What of a timeline is a guess until a person states it. */
 export const statedTimelineFields = [
@@ -353,6 +358,8 @@ const timeline = object({
   titleCount: whole(0, 50),
   /** Video layers that lie wholly under another picture and are drawn all the same. */
   coveredLayerCount: whole(0, 50),
+  /** Tracks for pictures, empty ones too; null where nobody counted them. */
+  trackCount: nullable(whole(1, 99)),
   /** Whether anything shows through an upper layer. */
   isBlendingNeeded: known,
   cutsPerMinute: nullable(between(0, 600)),
@@ -533,7 +540,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 10;
+export const jobCardVersion = 11;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),

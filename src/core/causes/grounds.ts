@@ -2,7 +2,7 @@ import { shownStreamOf, showsProxies } from '../load/clip-cost';
 import { mixClips } from '../load/clip-mix';
 import { softwareDecodeMs } from '../load/decode-costs';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from '../load/memory';
-import { previewHeightPx } from '../load/preview-picture';
+import { drawnLayerCount, idleBlendCount, previewHeightPx } from '../load/preview-picture';
 import { canHardwareDecode } from '../load/state-facts';
 import type { PictureStream, SetupEffect, SetupState, StageCost } from '../load/types';
 import type { CauseId, LoadCause } from './catalogue';
@@ -18,7 +18,12 @@ export type CauseGround =
   | { readonly code: 'takes-of-a-frame'; readonly ms: number; readonly budgetMs: number }
   | { readonly code: 'heaviest-stream'; readonly stream: PictureStream }
   | { readonly code: 'effects-listed'; readonly effects: readonly SetupEffect[] }
-  | { readonly code: 'layers-listed'; readonly videoLayerCount: number; readonly titleCount: number }
+  | {
+      readonly code: 'layers-listed';
+      readonly videoLayerCount: number;
+      readonly titleCount: number;
+      readonly emptyCount: number;
+    }
   | { readonly code: 'drawn-larger-than-seen'; readonly drawnHeightPx: number; readonly seenHeightPx: number }
   | {
       readonly code: 'programs-listed';
@@ -177,11 +182,18 @@ const groundsOf: Readonly<Record<CauseId, Grounds>> = {
     return [timeOf('effects', view), effects.length > 0 && { code: 'effects-listed', effects }];
   },
   'layers-heavy': (view) => {
-    const { videoLayerCount, coveredLayerCount, titleCount } = view.state.setup.timeline;
-    const layerCount = videoLayerCount + coveredLayerCount;
+    const { timeline } = view.state.setup;
+    const { titleCount } = timeline;
+    const layerCount = drawnLayerCount(timeline);
+    const emptyCount = idleBlendCount(timeline) - 1;
     return [
       timeOf('layers', view),
-      layerCount + titleCount > 1 && { code: 'layers-listed', videoLayerCount: layerCount, titleCount },
+      layerCount + titleCount + emptyCount > 1 && {
+        code: 'layers-listed',
+        videoLayerCount: layerCount,
+        titleCount,
+        emptyCount,
+      },
     ];
   },
   'preview-too-large': sizeGrounds,

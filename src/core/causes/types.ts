@@ -22,6 +22,8 @@ export interface SupposedFault {
   readonly variant: string;
   /** Odds for it before any reading, at least 0; 0 where it cannot be. Assumptions of 2026-11, weighed on seeded cases. */
   readonly odds: (setup: Setup, facts: PriorFacts) => number;
+  /** The settings page that the switch stands on: what was turned off there once is mostly off together. */
+  readonly page?: 'acceleration';
   /** The state with the fault in it; how bad it is comes from each sample's severity. */
   readonly suppose: (state: SetupState) => SetupState;
 }

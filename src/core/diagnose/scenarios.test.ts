@@ -24,7 +24,10 @@ describe('where people are told both, facts decide', () => {
       { complaints: ['playing'], seed: 3, answers: { 'memory-full': 'yes' } },
     );
     // Drawn on the cores: the graphics do not wait for the editor's memory.
-    const timeline = { ...draft.rig.timeline, effects: [{ kind: 'colour-curves' as const, layerCount: 1 }] };
+    const timeline = {
+      ...draft.rig.timeline,
+      effects: [{ kind: 'colour-curves' as const, layerCount: 1, strength: 'usual' as const }],
+    };
     const tooLittle = cardOf(
       { ...draft, rig: { ...draft.rig, timeline, isDrawingOnGraphics: false, editorGivenMib: 500 } },
       { complaints: ['playing'], seed: 3, answers: { 'memory-full': 'no' } },
@@ -52,7 +55,10 @@ describe('where people are told both, facts decide', () => {
       clips,
       isDrawingOnGraphics: false,
       coreSpeed: 0.5,
-      timeline: { ...draft.rig.timeline, effects: [{ kind: 'stabilise' as const, layerCount: 2 }] },
+      timeline: {
+        ...draft.rig.timeline,
+        effects: [{ kind: 'stabilise' as const, layerCount: 2, strength: 'usual' as const }],
+      },
     };
     const card = cardOf(
       { rig: heavy, facts: { ...draft.facts, speedClass: 'slow', drive: 'external-solid-state' } },

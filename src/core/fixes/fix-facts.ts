@@ -59,6 +59,7 @@ export const fixFacts = [
   row('looking-with-less', 'play-every-frame-slowly', 'end-of-day'),
   row('looking-with-less', 'play-short-span'),
   row('looking-with-less', 'bypass-effects', 'export', 'all', 'all'),
+  row('looking-with-less', 'weaken-effects', 'export'),
   row('looking-with-less', 'stop-blending', 'export'),
   row('looking-with-less', 'solo-track', 'export'),
   row('looking-with-less', 'hide-covered-clips'),

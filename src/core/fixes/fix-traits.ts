@@ -9,6 +9,7 @@ export const previewFixIds = {
 /** Fixes that change the look of the film, so that its colours cannot be judged while they are in force. */
 const lookChangingIds: ReadonlySet<string> = new Set<FixId>([
   'bypass-effects',
+  'weaken-effects',
   'stop-blending',
   'solo-track',
   'lower-working-depth',

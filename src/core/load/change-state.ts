@@ -30,7 +30,13 @@ export const withTimeline = (state: SetupState, change: Partial<Setup['timeline'
 
 /** A film with nothing on top of its first layer, listed or not. */
 export const withOneLayer = (state: SetupState): SetupState =>
-  withTimeline(state, { videoLayerCount: 1, coveredLayerCount: 0, titleCount: 0, hasOnlyListedLayers: true });
+  withTimeline(state, {
+    videoLayerCount: 1,
+    coveredLayerCount: 0,
+    titleCount: 0,
+    trackCount: 1,
+    hasOnlyListedLayers: true,
+  });
 
 /** The state with part of what is hidden changed. */
 export function withHidden(state: SetupState, change: Partial<Hidden>): SetupState {

@@ -5,7 +5,7 @@ import { leastGraphicsMemoryMib } from './conditions';
 import { drawingHabitIds, drawingHabits } from './drawing-habits';
 import { blendCost, effectMs, scaleMs, showCost } from './effect-costs';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from './memory';
-import { drawnLayerCount, previewMegapixels } from './preview-picture';
+import { drawnLayerCount, idleBlendCount, previewMegapixels } from './preview-picture';
 import { isGraphicsDrawing, isHardwareDecoding } from './state-facts';
 import type { PlayingMoment, Setup, SetupState, TroubleId } from './types';
 
@@ -19,6 +19,8 @@ export interface DrawCost {
   readonly layersRefMs: number;
   /** One further layer, were there one that nobody listed. */
   readonly layerRefMs: number;
+  /** What an editor adds that blends even a single picture, and empty tracks. */
+  readonly idleBlendRefMs: number;
   readonly showRefMs: number;
   /** Megapixels, working depth included, that unlisted effects would be computed on; 0 where all effects are bypassed. */
   readonly effectMegapixels: number;
@@ -67,6 +69,7 @@ export interface Coefficients {
   readonly skippedRatio: number;
   readonly unlistedEffectsProbability: number;
   readonly unlistedLayersProbability: number;
+  readonly idleBlendProbability: number;
   readonly troubles: Readonly<Record<TroubleId, number>>;
   readonly targetFps: number;
 }
@@ -74,8 +77,11 @@ export interface Coefficients {
 /** Where nobody knows: most editors come with both switched on where the machine can. Assumption. */
 const probabilityOf = (state: KnownState): number => (state === 'yes' ? 1 : state === 'no' ? 0 : 0.6);
 
-/** Editors that compute effects on the clip's own picture, and that compute first and then play. Assumptions. */
-const unknownEditors = { effectsAtClip: 0.2, computesFirst: 0.06 } as const;
+/**
+ * Editors that compute effects on the clip's own picture, that compute first and then play, and that blend a single picture with
+ * nothing. Assumptions.
+ */
+const unknownEditors = { effectsAtClip: 0.2, computesFirst: 0.06, idleBlend: 0.08 } as const;
 
 /** How often more lies on a timeline than its owner lists. Assumptions. */
 const unlistedProbability = { stated: 0.05, unstated: 0.6 } as const;
@@ -111,11 +117,13 @@ function drawingCosts(
   const [[main]] = taken as readonly [readonly [ClipCost, number]];
   const clipEffectMegapixels = isOff ? 0 : main.megapixels * depth;
   let effectsPerMegapixel = 0;
-  for (const { kind, layerCount } of timeline.effects) effectsPerMegapixel += layerCount * effectMs(kind, 1);
+  for (const { kind, layerCount, strength } of timeline.effects)
+    effectsPerMegapixel += layerCount * effectMs(kind, 1, strength);
   const layerRefMs = preview.isPrerendered
     ? 0
     : (blendCost.fixedMs + blendCost.msPerMegapixel * shownMegapixels) * depth;
-  const blended = (preview.isBlending ? drawnLayerCount(timeline) - 1 : 0) + timeline.titleCount;
+  // Without blending, titles are not drawn either: they lie over the picture.
+  const blended = preview.isBlending ? drawnLayerCount(timeline) - 1 + timeline.titleCount : 0;
   const scaledMs = taken.reduce(
     (sum, [{ megapixels }, count]) => sum + scaleMs(megapixels, shownMegapixels) * count,
     0,
@@ -127,7 +135,8 @@ function drawingCosts(
     effectMegapixels: previewEffectMegapixels,
     effectAtClipMegapixels: clipEffectMegapixels,
     layersRefMs: blended * layerRefMs,
-    layerRefMs,
+    layerRefMs: preview.isBlending ? layerRefMs : 0,
+    idleBlendRefMs: preview.isBlending ? idleBlendCount(timeline) * layerRefMs : 0,
     showRefMs: (showCost.fixedMs + showCost.msPerMegapixel * shownMegapixels) * habitRatioOf(setup, 'show'),
   };
 }
@@ -225,6 +234,7 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
     skippedRatio: { skipped: 1, unknown: 0.6, 'all-played': 0 }[editor.lateFrames],
     unlistedEffectsProbability: unlistedProbabilityOf(timeline.hasOnlyListedEffects, timeline.areEffectsStated),
     unlistedLayersProbability: unlistedProbabilityOf(timeline.hasOnlyListedLayers, timeline.areLayersStated),
+    idleBlendProbability: unknownEditors.idleBlend,
     troubles: hidden.troubles,
     targetFps: setup.targetFps,
   };

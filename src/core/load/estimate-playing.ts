@@ -144,11 +144,12 @@ export function drawnOf(
   const hasLayers = layersRank < c.unlistedLayersProbability;
   const unlistedMs = hasEffects ? 60 - (52 * effectsRank) / c.unlistedEffectsProbability : 0;
   const unlistedCount = hasLayers ? 4 - (3 * layersRank) / c.unlistedLayersProbability : 0;
+  const idleBlendMs = p.idleBlendRank < c.idleBlendProbability ? draw.idleBlendRefMs : 0;
   return {
     effectsRefMs: isAtClip
       ? draw.effectsAtClipRefMs + unlistedMs * draw.effectAtClipMegapixels
       : draw.effectsRefMs + unlistedMs * draw.effectMegapixels,
-    layersRefMs: (draw.layersRefMs + unlistedCount * draw.layerRefMs) * p.layerFactor,
+    layersRefMs: (draw.layersRefMs + unlistedCount * draw.layerRefMs + idleBlendMs) * p.layerFactor,
   };
 }
 

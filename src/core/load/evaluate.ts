@@ -108,6 +108,9 @@ const effectsOf = (draw: DrawCost, isAtClip: boolean, unlistedMs: number): numbe
     ? draw.effectsAtClipRefMs + unlistedMs * draw.effectAtClipMegapixels
     : draw.effectsRefMs + unlistedMs * draw.effectMegapixels;
 
+const layersOf = (draw: DrawCost, unlistedLayers: number, isIdleBlended: boolean): number =>
+  draw.layersRefMs + unlistedLayers * draw.layerRefMs + (isIdleBlended ? draw.idleBlendRefMs : 0);
+
 /** What one sample takes for a frame: one object for all of them, written over for each. */
 interface LaneWork {
   readMs: number;
@@ -193,6 +196,7 @@ export function evaluate(
     unexplainedSeverity: unexplainedSeverities,
     unlistedEffectsRank: unlistedEffectsRanks,
     unlistedLayersRank: unlistedLayersRanks,
+    idleBlendRank: idleBlendRanks,
   } = samples;
   const lines = linesOf(t);
   const work: LaneWork = {
@@ -261,7 +265,8 @@ export function evaluate(
     const effectsRefMs = effectsOf(c.draw, isAtClip, unlistedMs);
     const layerFactor = layerFactors[i] as number;
     const showFactor = showFactors[i] as number;
-    const layersRefMs = (c.draw.layersRefMs + unlistedLayers * c.draw.layerRefMs) * layerFactor;
+    const isIdleBlended = (idleBlendRanks[i] as number) < c.idleBlendProbability;
+    const layersRefMs = layersOf(c.draw, unlistedLayers, isIdleBlended) * layerFactor;
     const showRefMs = c.draw.showRefMs * showFactor;
     const perMs = (drawFactors[i] as number) / drawSpeed;
     const drawnMs = (c.draw.scaleRefMs + effectsRefMs + layersRefMs + showRefMs) * perMs;
@@ -299,7 +304,7 @@ export function evaluate(
     const movingRefMs =
       c.moving.scaleRefMs +
       effectsOf(c.moving, isAtClip, unlistedMs) +
-      (c.moving.layersRefMs + unlistedLayers * c.moving.layerRefMs) * layerFactor +
+      layersOf(c.moving, unlistedLayers, isIdleBlended) * layerFactor +
       c.moving.showRefMs * showFactor;
     const movingMs = movingRefMs * perMs + callMs + stallMs + systemStallMs + 2 * cacheMs;
     out.memoryRatio[i] = memoryRatio;

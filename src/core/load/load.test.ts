@@ -52,6 +52,7 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
       videoLayerCount: 1,
       titleCount: 0,
       coveredLayerCount: 0,
+      trackCount: null,
       isBlendingNeeded: 'unknown',
       cutsPerMinute: 6,
       transitionRatio: 0,
@@ -104,7 +105,7 @@ describe('estimate', () => {
   const middle = middleParameters(state().setup.machine);
   const withEffects = {
     ...state().setup.timeline,
-    effects: [{ kind: 'rotate' as const, layerCount: 2 }],
+    effects: [{ kind: 'rotate' as const, layerCount: 2, strength: 'usual' as const }],
   };
 
   it('makes half the preview quality a quarter of the effects, and leaves decoding alone', () => {
@@ -183,7 +184,10 @@ describe('estimate', () => {
       const preview = { ...state().setup.preview, graphicsDrawing };
       const intervalWith = (memoryMib: number) => {
         const machine = { ...state().setup.machine, memoryMib, graphicsRatio: 4 };
-        const heavy = { ...withEffects, effects: [{ kind: 'rotate' as const, layerCount: 12 }] };
+        const heavy = {
+          ...withEffects,
+          effects: [{ kind: 'rotate' as const, layerCount: 12, strength: 'usual' as const }],
+        };
         return estimate(state({ machine, preview, timeline: heavy }), 'heaviest', middle).intervalMs;
       };
       return intervalWith(2048) / intervalWith(16_384);

@@ -73,9 +73,9 @@ describe('graphicsNeededMib', () => {
           graphicsNeededMib({ ...setup, preview: { ...preview, ...change } });
         expect(withTimeline({ videoLayerCount: timeline.videoLayerCount + 1 })).toBeGreaterThan(needed);
         expect(withTimeline({ titleCount: timeline.titleCount + 1 })).toBeGreaterThan(needed);
-        expect(withTimeline({ effects: [...timeline.effects, { kind: 'blur', layerCount: 1 }] })).toBeGreaterThan(
-          needed,
-        );
+        expect(
+          withTimeline({ effects: [...timeline.effects, { kind: 'blur', layerCount: 1, strength: 'usual' as const }] }),
+        ).toBeGreaterThan(needed);
         expect(withPreview({ workingDepthBits: 32 })).toBeGreaterThanOrEqual(needed);
         expect(withPreview({ qualityRatio: preview.qualityRatio / 2 })).toBeLessThanOrEqual(needed);
         expect(needed > 0 && Number.isFinite(needed)).toBe(true);

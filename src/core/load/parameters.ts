@@ -72,6 +72,7 @@ const draws: { readonly [K in keyof Parameters]: Draw } = {
   playsByRank: rankItself,
   unlistedEffectsRank: rankItself,
   unlistedLayersRank: rankItself,
+  idleBlendRank: rankItself,
   layerFactor: factor(0.4),
   showFactor: factor(0.6),
   openingFactor: factor(0.3),

@@ -15,3 +15,10 @@ export function previewMegapixels(timeline: SetupTimeline, preview: SetupPreview
 /** Moving pictures that are drawn at once. */
 export const drawnLayerCount = ({ videoLayerCount, coveredLayerCount }: SetupTimeline): number =>
   videoLayerCount + coveredLayerCount;
+
+/**
+ * Blends that an editor makes which blends even the lowest picture with nothing, and every empty track: 1 for a single clip,
+ * 4 for one with three empty tracks over it.
+ */
+export const idleBlendCount = (timeline: SetupTimeline): number =>
+  1 + Math.max(0, (timeline.trackCount ?? 0) - drawnLayerCount(timeline));

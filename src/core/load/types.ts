@@ -2,7 +2,7 @@ import type { ChromaFormat } from '../footage/types';
 import type { KnownState } from '../machine/facts';
 import type { Range } from '../numbers/percentile';
 import type { DrawingHabitId } from './drawing-habits';
-import type { EffectKind } from './effect-costs';
+import type { EffectKind, EffectStrength } from './effect-costs';
 
 /** Parts of a frame's time, in the order in which a frame passes through them. */
 export const stageIds = ['read', 'decode', 'scale', 'effects', 'layers', 'show'] as const;
@@ -87,6 +87,7 @@ export interface SetupEffect {
   readonly kind: EffectKind;
   /** On how many of the layers that are drawn at once. */
   readonly layerCount: number;
+  readonly strength: EffectStrength;
 }
 
 export interface SetupTimeline {
@@ -99,6 +100,8 @@ export interface SetupTimeline {
   readonly titleCount: number;
   /** Moving pictures that lie wholly under another and are drawn all the same. */
   readonly coveredLayerCount: number;
+  /** Tracks for pictures, empty ones too; null where nobody counted them. */
+  readonly trackCount: number | null;
   /** Whether anything shows through an upper layer. */
   readonly isBlendingNeeded: KnownState;
   /** Null where nobody said. */
@@ -259,6 +262,8 @@ export interface Parameters {
   /** Rank that decides whether more lies on the timeline than is listed, and how much. */
   readonly unlistedEffectsRank: number;
   readonly unlistedLayersRank: number;
+  /** Rank that decides whether the editor blends the lowest picture and every empty track with nothing. */
+  readonly idleBlendRank: number;
   /** Of blending a layer, and of handing the picture to the screen, beside what drawing is off by: editors do either in very different ways. */
   readonly layerFactor: number;
   readonly showFactor: number;

@@ -35,6 +35,7 @@ export function compileWithoutPart(state: SetupState, part: LoadPart, moment: Pl
       }
       return c;
     case 'layers':
+      for (const draw of draws) draw.idleBlendRefMs = 0;
       return c;
     case 'size':
       for (const draw of draws) {

@@ -87,8 +87,14 @@ export const practiceChanges: Readonly<Record<string, Change>> = {
   'play-every-frame-slowly': (rig) => ({ ...rig, areLateFramesSkipped: false }),
   'play-short-span': same,
   'bypass-effects': (rig) => withPreview(rig, { areEffectsOn: false }),
+  'weaken-effects': (rig) =>
+    withTimeline(rig, {
+      effects: rig.timeline.effects.map((effect) =>
+        effect.strength === 'strong' ? { ...effect, strength: 'slight' as const } : effect,
+      ),
+    }),
   'stop-blending': (rig) => withPreview(rig, { isBlending: false }),
-  'solo-track': (rig) => withTimeline(rig, { layerCount: 1, coveredLayerCount: 0, titleCount: 0 }),
+  'solo-track': (rig) => withTimeline(rig, { layerCount: 1, coveredLayerCount: 0, titleCount: 0, trackCount: 1 }),
   'hide-covered-clips': (rig) => withTimeline(rig, { coveredLayerCount: 0 }),
   'lower-working-depth': (rig) => withPreview(rig, { depthRatio: 1 }),
   'cheaper-scaling-filter': (rig) => without(rig, 'fine-scaling'),

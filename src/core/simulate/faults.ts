@@ -39,7 +39,10 @@ const faults = [
       ...rig,
       timeline: {
         ...rig.timeline,
-        effects: [...rig.timeline.effects, { kind: 'sharpen', layerCount: 1 + Math.round(5 * severity) }],
+        effects: [
+          ...rig.timeline.effects,
+          { kind: 'sharpen', layerCount: 1 + Math.round(5 * severity), strength: 'usual' },
+        ],
       },
     }),
     repair: (rig) => ({ ...rig, timeline: { ...rig.timeline, effects: [] } }),
@@ -52,7 +55,8 @@ const faults = [
     }),
     repair: (rig) => ({
       ...rig,
-      timeline: { ...rig.timeline, layerCount: 1, coveredLayerCount: 0, titleCount: 0 },
+      timeline: { ...rig.timeline, layerCount: 1, coveredLayerCount: 0, titleCount: 0, trackCount: 1 },
+      preview: { ...rig.preview, isIdleBlended: false },
     }),
   },
   {

@@ -94,8 +94,9 @@ export function rigFromCard(card: JobCard, seed: number): Rig | null {
       layerCount: timeline.videoLayerCount,
       coveredLayerCount: timeline.coveredLayerCount,
       titleCount: timeline.titleCount,
+      trackCount: timeline.trackCount ?? timeline.videoLayerCount,
       isSeenThrough: timeline.isBlendingNeeded !== 'no',
-      effects: timeline.effects.map(({ kind, layerCount }) => ({ kind, layerCount })),
+      effects: timeline.effects.map(({ kind, layerCount, strength }) => ({ kind, layerCount, strength })),
       cutsPerMinute: timeline.cutsPerMinute ?? 6,
     },
     deliveredHeightPx: card.delivery.heightPx,
@@ -106,6 +107,7 @@ export function rigFromCard(card: JobCard, seed: number): Rig | null {
       seenHeightPx: preview.viewerHeightPx ?? 540,
       areEffectsOn: true,
       isBlending: true,
+      isIdleBlended: false,
       depthRatio: (editor.workingDepthBits ?? 8) / 8,
       habits: (Object.keys(editor.habits) as (keyof typeof editor.habits)[]).filter(
         (id) => editor.habits[id] === 'yes',

@@ -108,7 +108,7 @@ describe('the severity of a fault', () => {
     const sound = rigs.map((rig) => practiceFaults.reduce((repaired, { repair }) => repair(repaired), rig));
     const weak = sound.map((rig) => ({ ...rig, coreSpeed: 0.2, isDrawingOnGraphics: false }));
     // Much to draw on quick graphics: where there is little, slower ones do as well.
-    const effects = [{ kind: 'blur' as const, layerCount: 3 }];
+    const effects = [{ kind: 'blur' as const, layerCount: 3, strength: 'usual' as const }];
     const drawing = sound.map((rig) => ({
       ...rig,
       isDrawingOnGraphics: true,

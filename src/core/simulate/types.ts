@@ -36,6 +36,7 @@ export interface RigClip {
 export interface RigEffect {
   readonly kind: CardEffect['kind'];
   readonly layerCount: number;
+  readonly strength: CardEffect['strength'];
 }
 
 export interface RigProgram {
@@ -76,6 +77,8 @@ export interface Rig {
     readonly layerCount: number;
     readonly coveredLayerCount: number;
     readonly titleCount: number;
+    /** Tracks for pictures, empty ones too. */
+    readonly trackCount: number;
     readonly isSeenThrough: boolean;
     readonly effects: readonly RigEffect[];
     readonly cutsPerMinute: number;
@@ -88,6 +91,8 @@ export interface Rig {
     readonly seenHeightPx: number;
     readonly areEffectsOn: boolean;
     readonly isBlending: boolean;
+    /** Whether even a single picture is blended with nothing, and every empty track. */
+    readonly isIdleBlended: boolean;
     readonly depthRatio: number;
     readonly habits: readonly (keyof CardEditor['habits'])[];
     /** Pre-rendered where it was heavy. */

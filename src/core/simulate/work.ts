@@ -1,4 +1,4 @@
-import type { Rig, RigStream } from './types';
+import type { Rig, RigEffect, RigStream } from './types';
 
 /**
  * What the simulator charges, in milliseconds of its own unit core. It is a second account, fitted on its own:
@@ -43,6 +43,12 @@ const effectWork: Readonly<Record<string, number>> = {
   retime: 22,
   'layers-3d': 24,
 };
+
+/** Times as long as a usual one takes, where an effect works over what lies around each pixel. */
+const strengthWork = { slight: 0.55, usual: 1, strong: 2.6 } as const;
+const reaching = new Set(['blur', 'box-blur', 'denoise', 'sharpen', 'stabilise', 'layers-3d']);
+const effectOf = ({ kind, layerCount, strength }: RigEffect): number =>
+  (effectWork[kind] ?? 10) * layerCount * (reaching.has(kind) ? strengthWork[strength] : 1);
 
 const habitWork = {
   'fine-scaling': { scale: 1.65, show: 1 },
@@ -110,12 +116,12 @@ export function drawWorkMs(
   const showHabit = habits.reduce((ratio, habit) => ratio * habit.show, 1);
   if (preview.isRendered) return 1.5 * shown + (1.2 + 1.4 * shown) * showHabit;
   const effectMegapixels = design === 'clip-size' ? stream.megapixels : shown;
-  const effectMs = preview.areEffectsOn
-    ? timeline.effects.reduce((sum, { kind, layerCount }) => sum + (effectWork[kind] ?? 10) * layerCount, 0)
-    : 0;
-  const blended = preview.isBlending ? timeline.layerCount + timeline.coveredLayerCount - 1 : 0;
+  const effectMs = preview.areEffectsOn ? timeline.effects.reduce((sum, effect) => sum + effectOf(effect), 0) : 0;
+  const pictures = timeline.layerCount + timeline.coveredLayerCount;
+  const idle = preview.isIdleBlended ? 1 + Math.max(0, timeline.trackCount - pictures) : 0;
+  const blended = preview.isBlending ? pictures - 1 + timeline.titleCount + idle : 0;
   const scaleMs = sources.reduce((sum, megapixels) => sum + resizeMs(megapixels, shown), 0) * scaleHabit;
-  const layerMs = (blended + timeline.titleCount) * (3 + 17 * shown);
+  const layerMs = blended * (3 + 17 * shown);
   return scaleMs + (effectMs * effectMegapixels + layerMs) * preview.depthRatio + (1.2 + 1.4 * shown) * showHabit;
 }
 

@@ -2,8 +2,8 @@
 
 import { useState } from 'react';
 import styled from 'styled-components';
-import { type EffectKind, effectCosts, effectKinds } from '@/core/load';
-import { effectLabels } from '@/messages/load';
+import { type EffectKind, effectCosts, effectKinds, effectStrengthIds, hasReach } from '@/core/load';
+import { effectLabels, strengthLabels } from '@/messages/load';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
 import { SelectField } from '@/ui/SelectField';
@@ -17,7 +17,7 @@ import { useNotify } from '../shell/notices/notices';
 
 const Item = styled.li`
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 170px auto;
+  grid-template-columns: minmax(0, 1fr) 120px 170px auto;
   gap: 12px;
   align-items: center;
   padding: 6px 0;
@@ -31,6 +31,7 @@ const Adding = styled(Row)`
 `;
 
 const effectOptions = effectKinds.map((value) => ({ value, label: effectLabels[value] }));
+const strengthOptions = effectStrengthIds.map((value) => ({ value, label: strengthLabels[value] }));
 const assumedEffects = new Set<EffectKind>(
   effectCosts.filter((row) => row.origin === 'assumed').map((row) => row.kind),
 );
@@ -72,6 +73,19 @@ export function Effects({ isStated, onConfirm }: EffectsProps) {
                 <span>
                   {effectLabels[effect.kind]} {assumedEffects.has(effect.kind) && <Soft>(its cost is assumed)</Soft>}
                 </span>
+                {hasReach(effect.kind) ? (
+                  <SelectField
+                    label={`Strength of ${effectLabels[effect.kind]}`}
+                    isLabelHidden
+                    value={effect.strength}
+                    options={strengthOptions}
+                    onChange={(strength) =>
+                      run({ type: 'updateEffect', input: { id: effect.id, patch: { strength } } })
+                    }
+                  />
+                ) : (
+                  <span />
+                )}
                 <NumberField
                   label={null}
                   aria-label={`Layers with ${effectLabels[effect.kind]}`}
@@ -81,7 +95,8 @@ export function Effects({ isStated, onConfirm }: EffectsProps) {
                   canBeEmpty={false}
                   value={effect.layerCount}
                   onChange={(layerCount) =>
-                    layerCount !== null && run({ type: 'updateEffect', input: { id: effect.id, layerCount } })
+                    layerCount !== null &&
+                    run({ type: 'updateEffect', input: { id: effect.id, patch: { layerCount } } })
                   }
                 />
                 <Button
@@ -102,7 +117,10 @@ export function Effects({ isStated, onConfirm }: EffectsProps) {
         </div>
         <Button
           onPress={() =>
-            run({ type: 'addEffect', input: { effect: { id: crypto.randomUUID(), kind: newKind, layerCount: 1 } } })
+            run({
+              type: 'addEffect',
+              input: { effect: { id: crypto.randomUUID(), kind: newKind, layerCount: 1, strength: 'usual' } },
+            })
           }
         >
           Add effect

@@ -109,6 +109,14 @@ export function Timeline() {
             )),
           )}
           <NumberField
+            label="Tracks, empty ones too"
+            unit="tracks"
+            minValue={1}
+            maxValue={99}
+            value={timeline.trackCount}
+            onChange={(trackCount) => set({ trackCount })}
+          />
+          <NumberField
             label="Cuts, if you know"
             unit="a minute"
             minValue={0}

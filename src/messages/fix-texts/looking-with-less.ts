@@ -94,15 +94,30 @@ export const lookingWithLessTexts = {
       seen: 'The graded picture shows, and the bypass mark is off.',
     },
   },
-  'stop-blending': {
+  'weaken-effects': {
     steps: () => [
-      'Find the preview’s setting for blending layers, or switch the lower tracks off.',
-      'Leave titles on if you need them.',
+      'Open the strongest effect’s settings and write down its reach: radius, size or search.',
+      'Set it as small as still shows that it is there, and do the same with the others.',
       'Play the same stretch as before.',
     ],
-    where: 'Usually a switch at the viewer or at the head of each track.',
-    check: 'Lower layers no longer shine through.',
-    cost: 'seeing layers through each other',
+    where: 'Usually among the effect’s own settings, when its clip is selected.',
+    check: 'The effect is weaker in the picture, and plays.',
+    cost: 'seeing those effects as they will be',
+    putBack: {
+      what: 'Strong effects: back to the reach you wrote down',
+      why: 'A film exported with them weakened lacks their look.',
+      seen: 'Their settings say what you wrote down.',
+    },
+  },
+  'stop-blending': {
+    steps: () => [
+      'Switch blending or compositing off, also where only one clip lies on the track, and delete empty tracks.',
+      'Titles, crops and shapes may vanish meanwhile: that is all right.',
+      'Play the same stretch as before.',
+    ],
+    where: 'Usually a switch at the viewer, in the timeline’s menu, or at the head of each track.',
+    check: 'Lower layers no longer shine through, and titles may be gone.',
+    cost: 'titles, crops and seeing layers through each other',
     putBack: {
       what: 'Layers: blend them again',
       why: 'A film exported without them lacks pictures.',

@@ -61,7 +61,12 @@ describe('what is stated of a card', () => {
 });
 
 describe('effects on the timeline', () => {
-  const effect = (id: string, layerCount = 1) => ({ id, kind: 'blur' as const, layerCount });
+  const effect = (id: string, layerCount = 1) => ({
+    id,
+    kind: 'blur' as const,
+    layerCount,
+    strength: 'usual' as const,
+  });
   const three = applyAll(
     empty,
     { type: 'addEffect', input: { effect: effect('a') } },
@@ -80,15 +85,18 @@ describe('effects on the timeline', () => {
   });
 
   it('change and go one by one', () => {
-    const changed = applyAll(three, { type: 'updateEffect', input: { id: 'a', layerCount: 4 } });
+    const changed = applyAll(three, { type: 'updateEffect', input: { id: 'a', patch: { layerCount: 4 } } });
     expect(changed.timeline.effects.map(({ layerCount }) => layerCount)).toEqual([1, 4, 1]);
+    const stronger = applyAll(changed, { type: 'updateEffect', input: { id: 'a', patch: { strength: 'strong' } } });
+    expect(stronger.timeline.effects.map(({ strength }) => strength)).toEqual(['usual', 'strong', 'usual']);
+    expect(stronger.timeline.effects[1]?.layerCount).toBe(4);
     expect(changed.timeline.stated).toEqual(['effects']);
     expect(idsOf(applyAll(changed, { type: 'removeEffect', input: { id: 'a' } }).timeline.effects)).toEqual([
       'first',
       'b',
     ]);
     for (const command of [
-      { type: 'updateEffect', input: { id: 'x', layerCount: 2 } },
+      { type: 'updateEffect', input: { id: 'x', patch: { layerCount: 2 } } },
       { type: 'removeEffect', input: { id: 'x' } },
     ] as const)
       expect(failureOf(changed, command)).toEqual({ code: 'item-missing', item: 'effect', id: 'x' });

@@ -92,14 +92,14 @@ export const addEffect: CommandHandler<{ readonly effect: CardEffect; readonly i
   });
 };
 
-/** Changes on how many layers an effect lies. */
-export const updateEffect: CommandHandler<{ readonly id: string; readonly layerCount: number }> = (
-  card,
-  { id, layerCount },
-) => {
+/** Changes on how many layers an effect lies, or how strong it is. */
+export const updateEffect: CommandHandler<{
+  readonly id: string;
+  readonly patch: Partial<Pick<CardEffect, 'layerCount' | 'strength'>>;
+}> = (card, { id, patch }) => {
   const { effects } = card.timeline;
   if (!effects.some((effect) => effect.id === id)) return fail({ code: 'item-missing', item: 'effect', id });
-  const changed = effects.map((effect) => (effect.id === id ? { ...effect, layerCount } : effect));
+  const changed = effects.map((effect) => (effect.id === id ? { ...effect, ...patch } : effect));
   return succeed({ ...card, timeline: { ...card.timeline, effects: changed } });
 };
 

@@ -11,6 +11,9 @@ const canDraw = (setup: Setup): boolean => setup.machine.graphicsRatio > 1;
 /** People say that a switch is off where it is on: they looked at another one, or at another project. Assumption. */
 const saidOff = { yes: 0, no: 0.07, unknown: 0 } as const;
 
+/** How much likelier a switch is off by what is said of the other one on its page. Assumption. */
+const besides = { yes: 0.7, no: 1.4, unknown: 1 } as const;
+
 /** The graphics could decode these clips and are not asked to. */
 export const hardwareDecodeOff = {
   kind: 'configuration',
@@ -18,8 +21,12 @@ export const hardwareDecodeOff = {
   faults: [
     {
       variant: 'off',
+      page: 'acceleration',
       odds: (setup) =>
-        canHardwareDecode(setup) ? byAnswer(setup.preview.hardwareDecode, { yes: 0.03, no: 0, unknown: 0.25 }) : 0,
+        canHardwareDecode(setup)
+          ? byAnswer(setup.preview.hardwareDecode, { yes: 0.03, no: 0, unknown: 0.25 }) *
+            byAnswer(setup.preview.graphicsDrawing, besides)
+          : 0,
       suppose: (state) => withHidden(state, { hardwareDecode: 'no' }),
     },
     {
@@ -57,8 +64,12 @@ export const graphicsDrawingOff = {
   faults: [
     {
       variant: 'off',
+      page: 'acceleration',
       odds: (setup) =>
-        canDraw(setup) ? byAnswer(setup.preview.graphicsDrawing, { yes: 0.03, no: 0, unknown: 0.25 }) : 0,
+        canDraw(setup)
+          ? byAnswer(setup.preview.graphicsDrawing, { yes: 0.03, no: 0, unknown: 0.25 }) *
+            byAnswer(setup.preview.hardwareDecode, besides)
+          : 0,
       suppose: (state) => withHidden(state, { graphicsDrawing: 'no' }),
     },
     {

@@ -66,7 +66,7 @@ describe('nameCause', () => {
   it('names effects only where there are some, and layers only where both kinds were told', () => {
     const noEffects = applyAll(withClip, { type: 'confirmTimeline', input: { fields: ['effects'] } });
     expect(nameCause(noEffects, null, 'effects-heavy').kind).toBe('unknown');
-    const effect = { id: 'blur', kind: 'blur' as const, layerCount: 1 };
+    const effect = { id: 'blur', kind: 'blur' as const, layerCount: 1, strength: 'usual' as const };
     const some = applyAll(withClip, { type: 'addEffect', input: { effect } });
     expect(nameCause(some, null, 'effects-heavy')).toEqual({ kind: 'estimated', id: 'effects-heavy' });
     const layers = applyAll(withClip, { type: 'setTimeline', input: { patch: { videoLayerCount: 6 } } });

@@ -21,7 +21,7 @@ const withLayers = (state: SetupState, count: number): SetupState =>
   withTimeline(state, { videoLayerCount: state.setup.timeline.videoLayerCount + count });
 
 const withEffect = (state: SetupState, kind: EffectKind, layerCount: number): SetupState =>
-  withTimeline(state, { effects: [...state.setup.timeline.effects, { kind, layerCount }] });
+  withTimeline(state, { effects: [...state.setup.timeline.effects, { kind, layerCount, strength: 'usual' }] });
 
 /** The most of something that still leaves the preview usable, from 0 to `most`. */
 function mostThatFit(isUsableWith: (count: number) => boolean, most: number): number {

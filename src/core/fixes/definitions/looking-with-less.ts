@@ -1,8 +1,9 @@
 import { changeClips, withEditor, withOneLayer, withPreview, withTimeline } from '../../load/change-state';
 import type { DrawingHabitId } from '../../load/drawing-habits';
+import { hasReach } from '../../load/effect-costs';
 import { previewHeightPx } from '../../load/preview-picture';
 import { mayHoldEffects, mayHoldLayers } from '../../load/state-facts';
-import type { PictureStream, SetupState } from '../../load/types';
+import type { PictureStream, SetupEffect, SetupState } from '../../load/types';
 import { define, numberLevel } from '../define';
 import { type FixId, type FixLevel, qualityRatioOf } from '../fix-facts';
 import { seenHeightPx, smallerPictureSacrifice, suggestedHeightsPx } from '../preview-level';
@@ -27,6 +28,9 @@ const withoutHabit = (id: FixId, habit: DrawingHabitId, minutes: number, picture
     minutes,
     sacrifice: picture > 0 ? { picture, putBack: 0.1 } : { functions: 0.05 },
   });
+
+/** An effect that reaches far, and takes longer for it. */
+const isStrong = ({ kind, strength }: SetupEffect): boolean => strength === 'strong' && hasReach(kind);
 
 /** Footage that is stored nearly as the sensor saw it. */
 const isRaw = (stream: PictureStream): boolean => stream.bitDepth >= 12 && stream.meanKeyFrameDistanceFrames <= 1;
@@ -82,9 +86,21 @@ export const lookingFixes = [
     minutes: 2,
     sacrifice: { picture: 0.35, functions: 0.2, putBack: 0.6 },
   }),
+  define('weaken-effects', {
+    levelsFor: ({ setup }) => setup.timeline.effects.some(isStrong) && !setup.preview.areEffectsBypassed,
+    applyTo: (state) =>
+      withTimeline(state, {
+        effects: state.setup.timeline.effects.map((effect) =>
+          isStrong(effect) ? { ...effect, strength: 'slight' as const } : effect,
+        ),
+      }),
+    minutes: 4,
+    sacrifice: { picture: 0.15, putBack: 0.5 },
+    excludes: ['bypass-effects'],
+  }),
   define('stop-blending', {
-    levelsFor: ({ setup }) =>
-      setup.preview.isBlending && setup.timeline.videoLayerCount + setup.timeline.coveredLayerCount > 1,
+    // From one clip on: some editors blend even a single picture, with nothing.
+    levelsFor: ({ setup }) => setup.preview.isBlending && !setup.preview.isPrerendered,
     applyTo: (state) => withPreview(state, { isBlending: false }),
     minutes: 3,
     // Where nothing shows through, nothing is lost by it.

@@ -101,7 +101,11 @@ describe('a person', () => {
     const withBlur = (clip: typeof light) => ({
       ...clip,
       isDrawingOnGraphics: false,
-      timeline: { ...clip.timeline, titleCount: 0, effects: [{ kind: 'blur' as const, layerCount: 400 }] },
+      timeline: {
+        ...clip.timeline,
+        titleCount: 0,
+        effects: [{ kind: 'blur' as const, layerCount: 400, strength: 'usual' as const }],
+      },
     });
     expect(mostly('clip-alone', withBlur(light))).toBe('smoothly');
     expect(mostly('clip-with-effects', withBlur(light))).toBe('lags');

@@ -182,7 +182,7 @@ export function drawCard(
   const moments = input.complaints.map((complaint) => momentOf[complaint]);
   return {
     format: 'oil-can-job-card',
-    version: 10,
+    version: 11,
     id: input.id,
     title: `Case ${input.id}`,
     createdAtMs: caseStartMs,
@@ -233,13 +233,14 @@ export function drawCard(
         : 1,
       titleCount: isDescribed ? doubt.say(rig.timeline.titleCount, 0, 0) : 0,
       coveredLayerCount: random.isTrue(0.5) ? rig.timeline.coveredLayerCount : 0,
+      trackCount: null,
       isBlendingNeeded: known(rig.timeline.isSeenThrough, 0.5),
       cutsPerMinute: random.isTrue(0.6) ? rig.timeline.cutsPerMinute : null,
       transitionRatio: 0,
       unusedClipCount: rig.unusedClipCount,
       effects: (isDescribed ? rig.timeline.effects : [])
         .filter(() => !random.isTrue(0.05))
-        .map(({ kind, layerCount }, i) => ({ id: `effect-${i + 1}`, kind, layerCount })),
+        .map(({ kind, layerCount, strength }, i) => ({ id: `effect-${i + 1}`, kind, layerCount, strength })),
     },
     preview: {
       qualityRatio: rig.preview.ratio,

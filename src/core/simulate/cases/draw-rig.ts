@@ -1,4 +1,4 @@
-import type { Random } from '../../numbers/random';
+import { createRandom, type Random } from '../../numbers/random';
 import { makeCopies } from '../copies';
 import { soundFaults } from '../faults';
 import { canGraphicsDecode } from '../rig-from-card';
@@ -110,6 +110,7 @@ const drawEffects = (random: Random): readonly RigEffect[] =>
   Array.from({ length: random.pick([0, 0, 1, 1, 2, 3, 4]) }, () => ({
     kind: random.pick(effectKinds),
     layerCount: random.pick([1, 1, 1, 2]),
+    strength: 'usual',
   }));
 
 const speedWords = [
@@ -193,6 +194,7 @@ export function drawRig(random: Random): { readonly rig: Rig; readonly facts: Dr
       layerCount: random.pick([1, 1, 1, 2, 2, 3]),
       coveredLayerCount: random.isTrue(0.1) ? 1 : 0,
       titleCount: random.pick([0, 0, 1, 1, 2]),
+      trackCount: 3,
       isSeenThrough: random.isTrue(0.6),
       effects: drawEffects(random),
       cutsPerMinute: random.pick([2, 6, 12, 25]),
@@ -205,6 +207,7 @@ export function drawRig(random: Random): { readonly rig: Rig; readonly facts: Dr
       seenHeightPx,
       areEffectsOn: true,
       isBlending: true,
+      isIdleBlended: false,
       depthRatio: random.pick([1, 1, 1, 1, 2, 4]),
       habits: (
         ['fine-scaling', 'exact-colour', 'drawings-on-picture', 'second-output', 'dense-window'] as const
@@ -230,7 +233,12 @@ export function drawRig(random: Random): { readonly rig: Rig; readonly facts: Dr
       opening: random.factor(0.25),
     },
   };
-  return { rig, facts: { speedClass: speedWordOf(coreSpeed), graphics, graphicsYear, drive, streams } };
+  // By a source of its own, so that all else comes out as it did before anybody thought of it.
+  const isIdleBlended = createRandom(Math.round(1e9 * rig.quirks.draw)).isTrue(0.06);
+  return {
+    rig: { ...rig, preview: { ...rig.preview, isIdleBlended } },
+    facts: { speedClass: speedWordOf(coreSpeed), graphics, graphicsYear, drive, streams },
+  };
 }
 
 /** The rig with small copies of its clips, attached and shown: some people have them already. */
