@@ -18,6 +18,8 @@ const facts: fc.Arbitrary<PriorFacts> = fc.record({
   isProxyQualityStated: fc.boolean(),
 });
 
+const onOnePage = ['graphics-drawing-off:off', 'hardware-decode-off:off'];
+
 /** All that is weighed where nothing that is known speaks for any fault. */
 const listAll = (state: SetupState, said: PriorFacts) => {
   const singles = listSingles(state, said);
@@ -80,7 +82,9 @@ describe('hypotheses', () => {
           .filter(({ causeIds }) => causeIds.length === 2)
           .every(({ key, odds }) => {
             const [a = 0, b = 0] = key.split('+').map((one) => single.get(one) ?? 0);
-            return odds <= 0.5 * a * b * (1 + 1e-9);
+            // Two switches of one page are off together more often than chance has it.
+            const areOnOnePage = onOnePage.every((one) => key.includes(one));
+            return odds <= 0.5 * (areOnOnePage ? Math.min(a, b) : a * b) * (1 + 1e-9);
           });
         expect(isRarer).toBe(true);
       }),
@@ -102,6 +106,37 @@ describe('hypotheses', () => {
         const others = singles.filter(({ causeIds: [id] }) => id !== undefined && id !== explaining?.causeIds[0]);
         const held = pairs.filter(({ key }) => key.split('+').includes(explaining?.key ?? ''));
         expect(held.length).toBe(others.length);
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('take two switches of one page for off together, by far more often than chance has it', () => {
+    fc.assert(
+      fc.property(arbitraryState, facts, (state, said) => {
+        const hypotheses = listAll(state, said);
+        const oddsOf = (key: string) => hypotheses.find((one) => one.key === key)?.odds;
+        const [a, b] = onOnePage.map(oddsOf);
+        const both = oddsOf(onOnePage.join('+'));
+        fc.pre(a !== undefined && b !== undefined && both !== undefined);
+        expect(both).toBeCloseTo(0.4 * Math.min(a, b), 9);
+      }),
+      propertyRuns,
+    );
+  });
+
+  it('take a switch for rarely off whose neighbour is said to be on, and for often off whose neighbour is off', () => {
+    fc.assert(
+      fc.property(arbitraryState, facts, ({ setup, hidden }, said) => {
+        const oddsWith = (graphicsDrawing: 'yes' | 'no' | 'unknown') => {
+          const preview = { ...setup.preview, hardwareDecode: 'unknown' as const, graphicsDrawing };
+          return listSingles({ setup: { ...setup, preview }, hidden }, said).find(({ key }) => key === onOnePage[1])
+            ?.odds;
+        };
+        const [on, open, off] = [oddsWith('yes'), oddsWith('unknown'), oddsWith('no')];
+        fc.pre(on !== undefined && open !== undefined && off !== undefined);
+        expect(on).toBeLessThan(open);
+        expect(off).toBeGreaterThan(open);
       }),
       propertyRuns,
     );

@@ -7,7 +7,7 @@ import { createCase } from '../simulate/cases';
 import { type Belief, inferPosterior, type PartShares, rankCauses, sharesUnder } from '.';
 import { usableGap } from './forecast-belief';
 
-const cards = [...(await loadDemoCards()), ...[3011, 3012, 3013].map((seed) => createCase(seed).card)];
+const cards = [...(await loadDemoCards()), ...[3011, 3013, 3014].map((seed) => createCase(seed).card)];
 const beliefs: readonly Belief[] = cards.map((card) => inferPosterior(card, { sampleCount: 800 }));
 
 /** Checks something of every sample of every part. */
