@@ -93,7 +93,7 @@ describe('oil-can', () => {
   it('check says whether a card can be used, and why not', () => {
     expect(oilCan('check', 'src/demo/cards/decode-bound.json')).toMatchObject({
       exitCode: 0,
-      json: { isValid: true, version: 10 },
+      json: { isValid: true, version: 11 },
     });
     const broken = oilCan('check', 'package.json');
     expect(broken).toMatchObject({ exitCode: 1, json: { failure: { code: 'card-not-a-card' } } });

@@ -23,5 +23,6 @@ export const causeTitles: Readonly<Record<CauseId, string>> = {
   'proxies-not-shown': 'Proxies exist and are not shown',
   'panel-reads-originals': 'An open panel decodes the originals',
   'project-mismatch': 'The project is larger than what is delivered',
+  'preview-overdone': 'The preview does more than it must',
   'nothing-explains-it': 'Nothing here explains it',
 };

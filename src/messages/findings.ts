@@ -132,6 +132,8 @@ export const settlingTests: Readonly<Record<CauseId, string>> = {
   'proxies-not-shown': 'Look for the mark that says proxies are shown; if it is missing, switch them on.',
   'panel-reads-originals': 'Close the second viewer and the scopes, and take a reading.',
   'project-mismatch': 'Set a copy of the project to the delivered size and take a reading.',
+  'preview-overdone':
+    'Switch off the second output, the fine filter and the great working depth, and take a reading of the same stretch.',
   'nothing-explains-it':
     'Play the project on another machine, or another project on this one: that tells which of the two it is.',
 };

@@ -1,6 +1,7 @@
 import { assertNever } from '@/core/assert-never';
 import type { CauseGround } from '@/core/causes';
 import { describeDepth, nameCodec } from './clip-facts';
+import { habitTexts } from './editor';
 import { formatCount, formatFps, formatMemory, formatMs, joinLabels } from './format';
 import { nameEffect } from './load';
 
@@ -38,6 +39,14 @@ export function describeGround(ground: CauseGround): string {
       return `${listEffects(ground.effects)}.`;
     case 'layers-listed':
       return `At once there are ${describeLayers(ground.videoLayerCount, ground.titleCount, ground.emptyCount)}.`;
+    case 'extra-work':
+      return `${joinLabels(
+        [
+          ...ground.habits.map((id) => habitTexts[id]),
+          ...(ground.workingDepthBits > 8 ? [`Colours are computed in ${ground.workingDepthBits} bits`] : []),
+        ],
+        '; ',
+      )}.`;
     case 'drawn-larger-than-seen':
       return `It is drawn ${Math.round(ground.drawnHeightPx)} pixels high and seen at ${Math.round(ground.seenHeightPx)}.`;
     case 'programs-listed':

@@ -78,6 +78,11 @@ export const causeTexts: Readonly<Record<CauseId, CauseText>> = {
     short: 'preview too large',
     why: 'Scaling the picture and handing it to the screen takes longer than a frame may take.',
   },
+  'preview-overdone': {
+    title: causeTitles['preview-overdone'],
+    short: 'extra work in the preview',
+    why: 'For each picture the editor does things that cutting does not need: a fine filter, a great working depth, a second output.',
+  },
   'system-drive-full': {
     title: causeTitles['system-drive-full'],
     short: 'system drive full',
@@ -126,7 +131,7 @@ export const causeTexts: Readonly<Record<CauseId, CauseText>> = {
   'panel-reads-originals': {
     title: causeTitles['panel-reads-originals'],
     short: 'a panel decodes too',
-    why: 'A second viewer or a scope draws from the original file and decodes it once more, proxies or not.',
+    why: 'A second viewer, a scope, or a panel for cropping or animation draws from the original file and decodes it once more, proxies or not.',
   },
   'project-mismatch': {
     title: causeTitles['project-mismatch'],

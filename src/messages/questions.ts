@@ -58,6 +58,16 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
     how: `${monitor} Sort by processor use and leave the editor out.`,
     answers: yesNo,
   },
+  'recorder-runs': {
+    question: 'Does anything record the screen or a call while you edit?',
+    how: 'A recording, a stream, a meeting or a clip saver that runs all the time, as games bring along.',
+    answers: yesNo,
+  },
+  'other-editor': {
+    question: 'If you have another editor here: how do the same clips play in it?',
+    how: 'A new project there, one heavy clip, no effects. Leave this one closed. Skip it if there is no other.',
+    answers: { smoothly: 'Smoothly', 'small-hitches': 'With small hitches', lags: 'It lags clearly' },
+  },
   'memory-full': {
     question: 'Is the memory full while the preview lags?',
     how: `${monitor} Full means nearly nothing free, with the drive busy.`,
@@ -84,7 +94,7 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
     answers: yesNo,
   },
   'source-panel': {
-    question: 'Is a second viewer or a scope open while you play the timeline?',
+    question: 'Is a second viewer, a scope, or a panel for cropping or animation open while you play?',
     how: 'Look for another moving picture or moving graph beside the timeline’s viewer.',
     answers: yesNo,
   },

@@ -237,11 +237,51 @@ export const scenarios: readonly Scenario[] = [
         effects: [{ kind: 'colour-curves', layerCount: 1, strength: 'usual' }],
       });
     },
-    onCard: (card) => ({ ...card, preview: { ...card.preview, hardwareDecode: 'unknown', graphicsDrawing: 'unknown' } }),
+    onCard: (card) => ({
+      ...card,
+      preview: { ...card.preview, hardwareDecode: 'unknown', graphicsDrawing: 'unknown' },
+    }),
     answers: { 'hardware-monitor': 'no', 'graphics-monitor': 'no' },
     cause: ['hardware-decode-off', 'graphics-drawing-off'],
     cures: ['turn-on-hardware-decode', 'turn-on-graphics-drawing'],
     useless: close,
+  },
+  {
+    name: 'a preview that does more than it must',
+    complaints: ['playing'],
+    build: (random) => {
+      const footage = withTimeline(withDemandingFootage(withoutGraphics(draftOf(random)), 1920, 1080), {
+        effects: [{ kind: 'denoise', layerCount: 1, strength: 'usual' }],
+      });
+      return plant(footage, 'preview-overdone', 0.9);
+    },
+    onCard: saidWithoutGraphics,
+    cause: 'preview-overdone',
+    cures: ['lower-working-depth', 'switch-off-unused-output', 'cheaper-scaling-filter', 'low-resolution-window'],
+    useless: proxies,
+  },
+  {
+    name: 'the same clips play well in another editor here',
+    complaints: ['playing'],
+    build: (random) => {
+      const draft = withRig(draftOf(random), { isDecodingOnGraphics: false, coreCount: 4, threadCount: 4 });
+      const footage = streamOf({ fps: fpsOf(draft), codec: 'hevc', widthPx: 3840, heightPx: 2160, megabitPerSec: 90 });
+      return withStream(draft, footage);
+    },
+    onCard: (card) => ({ ...card, preview: { ...card.preview, hardwareDecode: 'unknown' } }),
+    answers: { 'other-editor': 'smoothly' },
+    cause: 'hardware-decode-off',
+    cures: ['turn-on-hardware-decode', 'make-proxies'],
+    useless: close,
+  },
+  {
+    name: 'something records the screen meanwhile',
+    complaints: ['playing'],
+    build: (random) => plant(withDemandingFootage(onOldGraphics(draftOf(random))), 'programs-busy', 0.9),
+    answers: { 'recorder-runs': 'yes' },
+    cause: 'programs-busy',
+    cures: ['close-programs', 'stop-startup-programs'],
+    useless: { id: 'turn-on-graphics-drawing', level: null },
   },
   {
     name: 'fine for ten minutes, then slow',

@@ -1,5 +1,6 @@
 import { beforeCauses } from '../causes';
 import { applyFixes } from '../fixes/apply-fixes';
+import { withEditor, withHidden, withTroubles } from '../load/change-state';
 import { reachOf } from '../load/conditions';
 import { type Extent, extentOf, type Outcomes, widestOf } from '../load/evaluate';
 import {
@@ -100,6 +101,19 @@ const copyRates = { slow: 60, quick: 200 } as const;
  */
 const history = { madeOneRatio: 0.6, cameSinceRatio: 0.5 } as const;
 
+/** The bare clips in an editor that has none of this one's settings and troubles, on the same machine. */
+const inAnotherEditor: LookAt = (supposed) => {
+  const bare = applyFixes(supposed, [
+    { id: 'bypass-effects', level: 'all' },
+    { id: 'solo-track', level: null },
+    { id: 'stop-blending', level: null },
+    { id: 'use-more-threads', level: null },
+  ]);
+  const unset = withEditor(bare, { playsBy: 'streaming', memoryGivenMib: null });
+  const sound = withTroubles(unset, { builds: 0, software: 0 });
+  return withHidden(sound, { isPanelReadingOriginals: false, hardwareDecode: 'yes', graphicsDrawing: 'yes' });
+};
+
 const definitions = [
   {
     id: 'played-well-before',
@@ -160,6 +174,23 @@ const definitions = [
       const supposed = state.hidden.troubles.programs > 0 ? 0.3 + 0.65 * severityOf('programs') : 0;
       return yesNo(step(listed + supposed, 0.2, 0.2));
     },
+  },
+  {
+    id: 'recorder-runs',
+    answers: answersYesNo,
+    minutes: 0.25,
+    canAsk: always,
+    // One busy program in four records the screen or a call; some record without being felt. Assumptions.
+    chances: ({ state }) => yesNo(state.hidden.troubles.programs > 0 ? 0.25 : 0.03),
+  },
+  {
+    id: 'other-editor',
+    answers: howItPlays,
+    minutes: 4,
+    canAsk: always,
+    lookAt: inAnotherEditor,
+    extent: 'playing',
+    chances: chancesOfPlaying,
   },
   {
     id: 'memory-full',

@@ -1,5 +1,11 @@
 import type { SetupState } from '../load/types';
-import { buildingPreviews, panelReadsOriginals, projectMismatch, proxiesNotShown } from './definitions/editor';
+import {
+  buildingPreviews,
+  panelReadsOriginals,
+  previewOverdone,
+  projectMismatch,
+  proxiesNotShown,
+} from './definitions/editor';
 import {
   graphicsDrawingOff,
   graphicsDrawingUnreliable,
@@ -39,6 +45,7 @@ const definitions = [
   proxiesNotShown,
   panelReadsOriginals,
   projectMismatch,
+  previewOverdone,
   // No switch: the film itself.
   { kind: 'load', id: 'decode-heavy', part: 'decode' },
   { kind: 'load', id: 'effects-heavy', part: 'effects' },

@@ -1,12 +1,13 @@
 import { shownStreamOf, showsProxies } from '../load/clip-cost';
 import { mixClips } from '../load/clip-mix';
 import { softwareDecodeMs } from '../load/decode-costs';
+import type { DrawingHabitId } from '../load/drawing-habits';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from '../load/memory';
 import { drawnLayerCount, idleBlendCount, previewHeightPx } from '../load/preview-picture';
 import { canHardwareDecode } from '../load/state-facts';
 import type { PictureStream, SetupEffect, SetupState, StageCost } from '../load/types';
 import type { CauseId, LoadCause } from './catalogue';
-import { mismatchRatio } from './definitions/editor';
+import { extraWorkOf, mismatchRatio } from './definitions/editor';
 import { isInTheWay, isPreviewMemoryShort } from './definitions/machine';
 import { isSlowDrive } from './slow-drive';
 import { stagesOfPart } from './stages-of-part';
@@ -18,6 +19,7 @@ export type CauseGround =
   | { readonly code: 'takes-of-a-frame'; readonly ms: number; readonly budgetMs: number }
   | { readonly code: 'heaviest-stream'; readonly stream: PictureStream }
   | { readonly code: 'effects-listed'; readonly effects: readonly SetupEffect[] }
+  | { readonly code: 'extra-work'; readonly habits: readonly DrawingHabitId[]; readonly workingDepthBits: number }
   | {
       readonly code: 'layers-listed';
       readonly videoLayerCount: number;
@@ -220,6 +222,11 @@ const groundsOf: Readonly<Record<CauseId, Grounds>> = {
   'hardware-decode-off': ({ state: { setup } }) => [
     setup.preview.hardwareDecode === 'no' && canHardwareDecode(setup) && { code: 'hardware-decode-set-off' },
   ],
+  'preview-overdone': ({ state }) => {
+    const habits = extraWorkOf(state);
+    const { workingDepthBits } = state.setup.preview;
+    return [(habits.length > 0 || workingDepthBits > 8) && { code: 'extra-work', habits, workingDepthBits }];
+  },
   'hardware-decode-unreliable': () => [],
   'graphics-drawing-off': ({ state: { setup } }) => [
     setup.preview.graphicsDrawing === 'no' && setup.machine.graphicsRatio > 1 && { code: 'graphics-drawing-set-off' },

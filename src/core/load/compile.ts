@@ -129,7 +129,7 @@ function drawingCosts(
     0,
   );
   return {
-    scaleRefMs: scaledMs * habitRatioOf(setup, 'scale'),
+    scaleRefMs: scaledMs * depth * habitRatioOf(setup, 'scale'),
     effectsRefMs: effectsPerMegapixel * previewEffectMegapixels,
     effectsAtClipRefMs: effectsPerMegapixel * clipEffectMegapixels,
     effectMegapixels: previewEffectMegapixels,
@@ -137,7 +137,7 @@ function drawingCosts(
     layersRefMs: blended * layerRefMs,
     layerRefMs: preview.isBlending ? layerRefMs : 0,
     idleBlendRefMs: preview.isBlending ? idleBlendCount(timeline) * layerRefMs : 0,
-    showRefMs: (showCost.fixedMs + showCost.msPerMegapixel * shownMegapixels) * habitRatioOf(setup, 'show'),
+    showRefMs: (showCost.fixedMs + showCost.msPerMegapixel * shownMegapixels) * depth * habitRatioOf(setup, 'show'),
   };
 }
 

@@ -186,6 +186,18 @@ const faults = [
     },
   },
   {
+    id: 'preview-overdone',
+    plant: (rig, severity) => ({
+      ...rig,
+      preview: {
+        ...rig.preview,
+        habits: ['fine-scaling', 'exact-colour', 'drawings-on-picture', 'second-output', 'dense-window'],
+        depthRatio: severity > 0.5 ? 4 : 2,
+      },
+    }),
+    repair: (rig) => ({ ...rig, preview: { ...rig.preview, habits: [], depthRatio: 1 } }),
+  },
+  {
     id: 'software-stale',
     plant: (rig, severity) => withFaults(rig, { staleness: 1.35 + 1.4 * severity }),
     repair: (rig) => withFaults(rig, { staleness: 1 }),

@@ -122,7 +122,8 @@ export function drawWorkMs(
   const blended = preview.isBlending ? pictures - 1 + timeline.titleCount + idle : 0;
   const scaleMs = sources.reduce((sum, megapixels) => sum + resizeMs(megapixels, shown), 0) * scaleHabit;
   const layerMs = blended * (3 + 17 * shown);
-  return scaleMs + (effectMs * effectMegapixels + layerMs) * preview.depthRatio + (1.2 + 1.4 * shown) * showHabit;
+  const showMs = (1.2 + 1.4 * shown) * showHabit;
+  return (scaleMs + effectMs * effectMegapixels + layerMs + showMs) * preview.depthRatio;
 }
 
 /** Memory that everything together wants, in MiB. */

@@ -99,7 +99,7 @@ export function EditorSettings() {
           onChange={(lateFrames) => set({ lateFrames })}
         />
         <SegmentedField<KnownState>
-          label="A second viewer or scope is open"
+          label="A second viewer, scope or crop panel is open"
           options={states}
           value={editor.isSourcePanelOpen}
           onChange={(isSourcePanelOpen) => set({ isSourcePanelOpen })}

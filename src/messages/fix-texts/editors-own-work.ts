@@ -3,7 +3,7 @@ import type { FixText } from './types';
 export const editorsOwnWorkTexts = {
   'close-source-panels': {
     steps: () => [
-      'Close the viewer for single clips and the scopes.',
+      'Close the viewer for single clips, the scopes, and panels for cropping or animation.',
       'Leave only the timeline’s viewer open.',
       'Play the same stretch as before.',
     ],

@@ -1,5 +1,6 @@
-import { withHidden, withProjectHeight, withProjectRate } from '../../load/change-state';
+import { withHidden, withPreview, withProjectHeight, withProjectRate } from '../../load/change-state';
 import { showsProxies } from '../../load/clip-cost';
+import { type DrawingHabitId, drawingHabitIds } from '../../load/drawing-habits';
 import type { SetupState } from '../../load/types';
 import type { CauseDefinition } from '../types';
 import { byAnswer, hasTrouble, troubleFault, withoutTroubles } from './troubles';
@@ -91,5 +92,43 @@ export const projectMismatch = {
     return frameRateFps === null ? resized : withProjectRate(resized, frameRateFps);
   },
   // A film like it is set up like it.
+  asBefore: (state) => state,
+} as const satisfies CauseDefinition;
+
+/** The working depth that previews need. */
+const neededDepthBits = 8;
+
+/** Things that the editor does for each picture that cutting does not need, and that are said or supposed to be on. */
+export const extraWorkOf = ({ setup: { preview } }: SetupState): readonly DrawingHabitId[] =>
+  drawingHabitIds.filter((id) => preview.habits[id] === 1);
+
+const withHabits = (state: SetupState, change: (share: number) => number): SetupState =>
+  withPreview(state, {
+    habits: Object.fromEntries(
+      drawingHabitIds.map((id) => [id, change(state.setup.preview.habits[id])]),
+    ) as SetupState['setup']['preview']['habits'],
+  });
+
+/** A fine filter, colours converted, guides, a second output, a dense window, a great working depth: nobody needs them to cut. */
+export const previewOverdone = {
+  kind: 'configuration',
+  id: 'preview-overdone',
+  faults: [
+    {
+      // All that nobody said anything of.
+      variant: 'all-on',
+      odds: ({ preview }) =>
+        drawingHabitIds.some((id) => preview.habits[id] > 0 && preview.habits[id] < 1) ? 0.04 : 0,
+      suppose: (state) => withHabits(state, (share) => (share > 0 ? 1 : 0)),
+    },
+  ],
+  isPresent: (state) => extraWorkOf(state).length > 0 || state.setup.preview.workingDepthBits > neededDepthBits,
+  // What counts with a share is as open as before.
+  repair: (state) =>
+    withPreview(
+      withHabits(state, (share) => (share === 1 ? 0 : share)),
+      { workingDepthBits: neededDepthBits },
+    ),
+  // People set such things up once, for every film.
   asBefore: (state) => state,
 } as const satisfies CauseDefinition;

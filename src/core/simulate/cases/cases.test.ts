@@ -55,7 +55,10 @@ describe('createCase', () => {
 
   it('gives people a history: a film that is heavy by itself never played well before', () => {
     expect(new Set(cases.map(({ person }) => person.history))).toEqual(new Set(['used-to', 'never', 'first-one']));
-    const ofFilm = cases.filter(({ faultIds }) => faultIds.every((id) => id.endsWith('-heavy')));
+    // How a preview is set up is alike for every film.
+    const ofFilm = cases.filter(({ faultIds }) =>
+      faultIds.every((id) => id.endsWith('-heavy') || id === 'preview-overdone'),
+    );
     expect(ofFilm.length).toBeGreaterThan(3);
     for (const { person } of ofFilm) expect(person.history).not.toBe('used-to');
   });

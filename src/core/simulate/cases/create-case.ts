@@ -92,10 +92,10 @@ const listComplaints = (rig: Rig, outcome: RigOutcome): readonly BenchComplaint[
     .map(({ complaint }) => complaint);
 
 /** Whether a fault's repair could change anything in a rig, without playing it. */
-const isRepairable = (id: PracticeFaultId, hidden: readonly PracticeFaultId[]): boolean =>
+const isRepairable = (id: PracticeFaultId, { preview }: Rig, hidden: readonly PracticeFaultId[]): boolean =>
   !loadFaultIds.includes(id) &&
-  // A preview larger than it is seen is how most people work; it is a fault only where it is what was hidden.
-  (id !== 'preview-too-large' || hidden.includes(id));
+  // A preview larger than it is seen, or with guides on it, is how most people work; it is a fault where it is what was hidden.
+  (hidden.includes(id) || (id !== 'preview-too-large' && (id !== 'preview-overdone' || preview.depthRatio > 1)));
 
 /**
  * The share of the gap that each fault's repair closes: of what was hidden, and of what was drawn that way, such as a
@@ -112,7 +112,7 @@ function closures(
   const whole = gapOf(rig);
   if (whole <= 0) return [];
   const switched = practiceFaults
-    .filter(({ id }) => isRepairable(id, hidden))
+    .filter(({ id }) => isRepairable(id, rig, hidden))
     .map(({ id }) => ({ id, share: (whole - gapOf(repair(rig, id))) / whole }));
   // Hardware decoding that is slower than software is off for a reason: switching it on is no repair.
   const repaired = switched
@@ -135,7 +135,7 @@ interface Draft {
 /** A film that is no further from usable than this is remembered as having played well. */
 const rememberedGap = 0.08;
 /** What is set up for each film alike, and does not come later. */
-const settledFaults: readonly PracticeFaultId[] = ['preview-too-large', 'project-mismatch'];
+const settledFaults: readonly PracticeFaultId[] = ['preview-too-large', 'project-mismatch', 'preview-overdone'];
 
 /**
  * What somebody has seen of films like this one: two in three have made one, and of what is hidden seven in ten came

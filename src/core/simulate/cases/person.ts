@@ -96,6 +96,21 @@ const withOneClip = (rig: Rig): Rig => ({
 });
 const withoutEffects = (rig: Rig): Rig => ({ ...rig, timeline: { ...rig.timeline, effects: [] } });
 
+/** The bare clips in an editor without this one's settings and troubles. */
+const inAnotherEditor = (rig: Rig): Rig => {
+  const bare = withoutEffects(withOneClip(rig));
+  return {
+    ...bare,
+    design: 'ahead',
+    threadCount: rig.coreCount,
+    editorGivenMib: null,
+    isDrawingOnGraphics: rig.graphics.speed > 1,
+    isDecodingOnGraphics: true,
+    preview: { ...bare.preview, isIdleBlended: false },
+    faults: { ...bare.faults, buildCores: 0, staleness: 1, isPanelOnOriginals: false },
+  };
+};
+
 /** How a preview plays to the eye. */
 function lookOf(rig: Rig): 'smoothly' | 'small-hitches' | 'lags' {
   const ratio = measureRig(rig, 1).shownFps / rig.targetFps;
@@ -123,6 +138,11 @@ function truthOf(questionId: string, history: FilmHistory, rig: Rig, outcome: Ri
       return yesNo(outcome.driveUseRatio > 0.7);
     case 'other-programs':
       return yesNo(others > 0.2 * rig.coreCount);
+    case 'recorder-runs':
+      // Of busy programs that nobody listed one in four records.
+      return yesNo(rig.faults.unlistedCores > 0 && Math.round(rig.faults.unlistedMib) % 4 === 0);
+    case 'other-editor':
+      return lookOf(inAnotherEditor(rig));
     case 'memory-full':
       return yesNo(memoryWantedMib(rig) > 0.97 * rig.memoryMib);
     case 'picture-stands':
