@@ -299,6 +299,7 @@ export function rigOfPipeline(
       isSeenThrough: true,
       effects: pipeline.isBlurred ? [{ kind: 'blur', layerCount: 1, strength: 'usual' }] : [],
       cutsPerMinute: 0,
+      lengthMin: 0,
     },
     deliveredHeightPx: null,
     preview: {

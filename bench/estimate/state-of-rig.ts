@@ -56,6 +56,7 @@ export function stateOfRig(rig: Rig): SetupState {
         titleCount: rig.timeline.titleCount,
         trackCount: rig.timeline.trackCount,
         cutsPerMinute: rig.timeline.cutsPerMinute,
+        lengthMin: rig.timeline.lengthMin,
         unusedClipCount: rig.unusedClipCount,
         areLayersStated: true,
         areEffectsStated: true,

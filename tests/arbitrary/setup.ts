@@ -67,6 +67,7 @@ const setup: fc.Arbitrary<Setup> = fc
       trackCount: fc.option(fc.integer({ min: 1, max: 20 }), { nil: null }),
       isBlendingNeeded: fc.constantFrom(...knownStates),
       cutsPerMinute: fc.option(fc.double({ min: 0, max: 120, noNaN: true }), { nil: null }),
+      lengthMin: fc.option(fc.double({ min: 0, max: 600, noNaN: true }), { nil: null }),
       transitionRatio: fc.double({ min: 0, max: 1, noNaN: true }),
       unusedClipCount: fc.integer({ min: 0, max: 5000 }),
       areLayersStated: fc.boolean(),

@@ -81,6 +81,7 @@ export function draftOf(random: Random): Draft {
       isSeenThrough: false,
       effects: [],
       cutsPerMinute: 6,
+      lengthMin: 5,
     },
     deliveredHeightPx: 1080,
     preview: {

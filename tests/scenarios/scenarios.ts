@@ -284,6 +284,17 @@ export const scenarios: readonly Scenario[] = [
     useless: { id: 'turn-on-graphics-drawing', level: null },
   },
   {
+    name: 'a long timeline of many pieces that opens slowly',
+    complaints: ['opening'],
+    build: (random) => {
+      const draft = withTimeline(draftOf(random), { lengthMin: random.between(170, 220), cutsPerMinute: 25 });
+      return withRig(draft, { coreSpeed: 0.8, unusedClipCount: 30 });
+    },
+    cause: 'building-previews',
+    cures: ['split-timeline'],
+    useless: proxies,
+  },
+  {
     name: 'fine for ten minutes, then slow',
     complaints: ['later'],
     build: (random) => {

@@ -226,7 +226,7 @@ describe('migrateCard', () => {
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
     const { version: _, ...storedRest } = stored;
     expect(parsed.value).toMatchObject(storedRest);
-    expect(parsed.value.timeline.trackCount).toBeNull();
+    expect(parsed.value.timeline).toMatchObject({ trackCount: null, lengthMin: null });
     expect(parsed.value.timeline.effects.map(({ strength }) => strength)).toEqual(['usual', 'usual']);
   });
 

@@ -117,6 +117,7 @@ export function createJobCard(input: {
       trackCount: null,
       isBlendingNeeded: 'unknown',
       cutsPerMinute: null,
+      lengthMin: null,
       transitionRatio: 0,
       unusedClipCount: 0,
       effects: [],

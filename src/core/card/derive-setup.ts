@@ -303,6 +303,7 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
         trackCount: timeline.trackCount,
         isBlendingNeeded: timeline.isBlendingNeeded,
         cutsPerMinute: timeline.cutsPerMinute,
+        lengthMin: timeline.lengthMin,
         transitionRatio: timeline.transitionRatio,
         unusedClipCount: timeline.unusedClipCount,
         areLayersStated: timeline.stated.includes('videoLayerCount') && timeline.stated.includes('titleCount'),

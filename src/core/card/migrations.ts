@@ -209,7 +209,7 @@ function addCourses(card: RawCard): RawCard {
   };
 }
 
-/** How strong an effect is was not asked, and empty tracks were not counted. */
+/** How strong an effect is was not asked, how long the film is neither, and empty tracks were not counted. */
 function addStrengths(card: RawCard): RawCard {
   const { timeline } = card;
   const effects = isRecord(timeline) && isList(timeline.effects) ? timeline.effects : null;
@@ -218,6 +218,7 @@ function addStrengths(card: RawCard): RawCard {
     version: 11,
     timeline: extend(timeline, {
       trackCount: null,
+      lengthMin: null,
       ...(effects && { effects: effects.map((effect) => extend(effect, { strength: 'usual' })) }),
     }),
   };

@@ -363,6 +363,8 @@ const timeline = object({
   /** Whether anything shows through an upper layer. */
   isBlendingNeeded: known,
   cutsPerMinute: nullable(between(0, 600)),
+  /** How long the film is; null where nobody said. */
+  lengthMin: nullable(between(0, 10_000)),
   transitionRatio: between(0, 1),
   /** Clips that were imported and are not used. */
   unusedClipCount: whole(0, 1_000_000),

@@ -57,7 +57,14 @@ const renderingIds: ReadonlySet<string> = new Set<FixId>(['prerender-range', 'pr
 export const isWayOfWorking = (id: string): boolean =>
   findFixFacts(id)?.group === 'way-of-working' || renderingIds.has(id);
 
-const finishedIds: ReadonlySet<string> = new Set<FixId>(['bake-section', 'split-timeline', 'render-in-parts']);
+/** Making several projects of one. */
+export const splittingId = 'split-timeline' satisfies FixId;
+/** A film longer than this weighs by its length, whatever its clips are. Assumption. */
+const longFilmMin = 20;
+export const isLongFilm = ({ lengthMin }: { readonly lengthMin: number | null }): boolean =>
+  lengthMin !== null && lengthMin > longFilmMin;
+
+const finishedIds: ReadonlySet<string> = new Set<FixId>(['bake-section', splittingId, 'render-in-parts']);
 
 /** Whether a fix is for a section or a film that is finished: while it is still being cut, it would be made again and again. */
 export const isForFinished = (id: string): boolean => finishedIds.has(id);

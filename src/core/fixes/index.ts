@@ -20,9 +20,11 @@ export {
   closingFix,
   isForFinished,
   isGeneralRemedy,
+  isLongFilm,
   isWayOfWorking,
   makesProxies,
   previewFixIds,
+  splittingId,
   workOrder,
 } from './fix-traits';
 export { gentlestOf } from './gentlest-level';

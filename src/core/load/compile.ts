@@ -7,6 +7,7 @@ import { blendCost, effectMs, scaleMs, showCost } from './effect-costs';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from './memory';
 import { drawnLayerCount, idleBlendCount, previewMegapixels } from './preview-picture';
 import { isGraphicsDrawing, isHardwareDecoding } from './state-facts';
+import { pieceCount, usualCutsPerMinute } from './timeline-length';
 import type { PlayingMoment, Setup, SetupState, TroubleId } from './types';
 
 /** Drawing one picture after decoding and scaling, on the reference core. */
@@ -58,6 +59,7 @@ export interface Coefficients {
   /** Infinite where nobody set a limit. */
   readonly memoryGivenMib: number;
   readonly clipCount: number;
+  readonly pieceCount: number;
   readonly cacheLatencyMs: number;
   readonly previewMemoryMib: number;
   readonly previewFrameMib: number;
@@ -143,9 +145,6 @@ function drawingCosts(
 
 const nothingFetched = addFetches([]);
 
-/** How often films cut where nobody said. Assumption. */
-const usualCutsPerMinute = 6;
-
 /** A pre-rendered range plays one small intra-frame file, whatever lies under it. Assumption. */
 const prerenderedShare = 0.12;
 
@@ -222,6 +221,7 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
     editorWantsMib: editorWantsMib(setup, mix),
     memoryGivenMib: editor.memoryGivenMib ?? Number.POSITIVE_INFINITY,
     clipCount: setup.clips.length + timeline.unusedClipCount,
+    pieceCount: pieceCount(timeline),
     cacheLatencyMs: machine.cacheDrive.latencyMs,
     previewMemoryMib: previewMemoryMibOf(setup),
     previewFrameMib: (shownMegapixels * 4e6 * depthRatioOf(setup)) / 2 ** 20,

@@ -80,8 +80,15 @@ export const graphicsShortage = { gain: 4, most: 4 } as const;
 export const leastGraphicsMemoryMib = 32;
 /** Pictures that an editor which works ahead has ready at a cut, and how much overlap it takes to be one. */
 export const readyAhead = { frames: 6, leastOverlap: 0.5 } as const;
-/** Opening: the editor's own start, then for each clip a picture and a wave form, and an index entry. */
-export const opening = { startRefMs: 5000, pictureRefMs: 90, indexMs: 14, latencies: 3, cacheLatencies: 3 } as const;
+/** Opening: the editor's own start, then for each clip a picture and a wave form, and an index entry; and each piece that lies on the timeline. */
+export const opening = {
+  startRefMs: 5000,
+  pictureRefMs: 90,
+  indexMs: 14,
+  latencies: 3,
+  cacheLatencies: 3,
+  pieceRefMs: 7,
+} as const;
 /** As good as endless, for editors that do not compute first. */
 export const endlessSec = 3600;
 

@@ -36,6 +36,7 @@ function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
     opening.cacheLatencies * c.cacheLatencyMs +
     2.5 * on.cacheMs;
   const startMs = opening.startRefMs / Math.min(1, on.speedRatio);
+  const piecesMs = (c.pieceCount * opening.pieceRefMs) / on.speedRatio;
   const scrubMs = (handMs + fetchMs(c.scrub, p, on) + movingMs) * jumpRatio;
   return {
     scrubMs,
@@ -50,7 +51,7 @@ function waitsOf(c: Coefficients, p: Parameters, on: Conditions) {
         2 * on.cacheMs) *
       jumpRatio,
     cutMs: Math.max(0, c.cutOpenMs + fetchMs(c.cut, p, on) - aheadMs) * jumpRatio,
-    openingSec: ((startMs + c.clipCount * perClipMs) * jumpRatio * p.openingFactor) / 1000,
+    openingSec: ((startMs + c.clipCount * perClipMs + piecesMs) * jumpRatio * p.openingFactor) / 1000,
   };
 }
 

@@ -347,7 +347,11 @@ export function evaluate(
       opening.cacheLatencies * c.cacheLatencyMs +
       2.5 * cacheMs;
     out.openingSec[i] =
-      ((opening.startRefMs / Math.min(1, speed) + c.clipCount * perClipMs) * jump * (openingFactors[i] as number)) /
+      ((opening.startRefMs / Math.min(1, speed) +
+        c.clipCount * perClipMs +
+        (c.pieceCount * opening.pieceRefMs) / speed) *
+        jump *
+        (openingFactors[i] as number)) /
       1000;
 
     const mostFetchedFps = Math.min(

@@ -55,6 +55,7 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
       trackCount: null,
       isBlendingNeeded: 'unknown',
       cutsPerMinute: 6,
+      lengthMin: null,
       transitionRatio: 0,
       unusedClipCount: 0,
       areLayersStated: true,

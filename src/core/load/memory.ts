@@ -1,5 +1,6 @@
 import type { ClipMix } from './clip-mix';
 import { previewMegapixels } from './preview-picture';
+import { pieceCount } from './timeline-length';
 import type { Setup } from './types';
 
 /** Assumptions of 2026-11, in MiB unless named otherwise. */
@@ -8,6 +9,8 @@ const memoryCosts = {
   editor: 1350,
   /** Index, thumbnails and waveforms of one clip. */
   perClip: 1.45,
+  /** A piece between two cuts, with its links and its place on the screen. */
+  perPiece: 0.12,
   /** Decoded pictures that an editor holds of each open clip. */
   picturesHeld: 8,
   /** Of what the editor is allowed to take, what it ends up taking. */
@@ -18,6 +21,7 @@ const memoryCosts = {
 export const editorWantsMib = (setup: Setup, mix: ClipMix): number =>
   memoryCosts.editor +
   memoryCosts.perClip * (setup.clips.length + setup.timeline.unusedClipCount) +
+  memoryCosts.perPiece * pieceCount(setup.timeline) +
   memoryCosts.picturesHeld * mix.openPictureMib * (setup.editor.isSpeedFavoured ? 2 : 1);
 
 /**

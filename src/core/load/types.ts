@@ -106,6 +106,8 @@ export interface SetupTimeline {
   readonly isBlendingNeeded: KnownState;
   /** Null where nobody said. */
   readonly cutsPerMinute: number | null;
+  /** How long the film is; null where nobody said. */
+  readonly lengthMin: number | null;
   readonly transitionRatio: number;
   readonly unusedClipCount: number;
   /** Whether a person said how many layers and which effects lie on it; if not, more may lie there than is listed. */

@@ -177,7 +177,7 @@ export const practiceChanges: Readonly<Record<string, Change>> = {
   'share-one-effect': (rig) =>
     withTimeline(rig, { effects: rig.timeline.effects.map((effect) => ({ ...effect, layerCount: 1 })) }),
   'split-timeline': (rig) => ({
-    ...rig,
+    ...withTimeline(rig, { lengthMin: rig.timeline.lengthMin / 2 }),
     clips: rig.clips.slice(0, Math.max(1, Math.ceil(rig.clips.length / 2))),
     unusedClipCount: Math.floor(rig.unusedClipCount / 2),
   }),

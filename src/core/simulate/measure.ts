@@ -8,6 +8,7 @@ import {
   isDrawnOnGraphics,
   isHardwareDecoded,
   memorySlowness,
+  piecesOn,
   previewMegapixels,
   softwareWorkMs,
   usedStream,
@@ -124,7 +125,8 @@ function openingSec(rig: Rig): number {
     : 0;
   const indexMs = 14 + 3 * original.drive.seekMs + 2.5 * rig.faults.cacheWaitMs + 3 * rig.cacheDrive.seekMs;
   const startMs = 5000 / Math.min(1, coreSpeedNow(rig, false)) + 300 * rig.systemDrive.seekMs;
-  return ((startMs + count * (pictureMs + indexMs)) * slowness(rig) * rig.quirks.opening) / 1000;
+  const piecesMs = (8 * piecesOn(rig)) / coreSpeedNow(rig, false);
+  return ((startMs + count * (pictureMs + indexMs) + piecesMs) * slowness(rig) * rig.quirks.opening) / 1000;
 }
 
 /** Milliseconds for which the picture stands at a cut, on average: what reading and decoding ahead do not hide. */

@@ -98,6 +98,7 @@ export function rigFromCard(card: JobCard, seed: number): Rig | null {
       isSeenThrough: timeline.isBlendingNeeded !== 'no',
       effects: timeline.effects.map(({ kind, layerCount, strength }) => ({ kind, layerCount, strength })),
       cutsPerMinute: timeline.cutsPerMinute ?? 6,
+      lengthMin: timeline.lengthMin ?? 0,
     },
     deliveredHeightPx: card.delivery.heightPx,
     preview: {

@@ -82,6 +82,7 @@ export interface Rig {
     readonly isSeenThrough: boolean;
     readonly effects: readonly RigEffect[];
     readonly cutsPerMinute: number;
+    readonly lengthMin: number;
   };
   readonly deliveredHeightPx: number | null;
   readonly preview: {

@@ -126,12 +126,15 @@ export function drawWorkMs(
   return (scaleMs + effectMs * effectMegapixels + layerMs + showMs) * preview.depthRatio;
 }
 
+/** Pieces between cuts on the whole timeline. */
+export const piecesOn = ({ timeline }: Rig): number => timeline.lengthMin * timeline.cutsPerMinute;
+
 /** Memory that everything together wants, in MiB. */
 export function memoryWantedMib(rig: Rig): number {
   const openFrames = rig.clips
     .slice(0, 10)
     .reduce((sum, clip) => sum + usedStream(rig, clip).megapixels * (clip.original.isDeep ? 3 : 1.5), 0);
-  const own = 1300 + 9 * openFrames + 1.4 * (rig.clips.length + rig.unusedClipCount);
+  const own = 1300 + 9 * openFrames + 1.4 * (rig.clips.length + rig.unusedClipCount) + 0.13 * piecesOn(rig);
   const programs = rig.programs.reduce((sum, program) => sum + program.memoryMib, 0);
   const taken =
     rig.editorGivenMib === null ? own : Math.max(Math.min(own, rig.editorGivenMib), rig.editorGivenMib * 0.93);

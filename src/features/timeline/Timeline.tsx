@@ -117,6 +117,15 @@ export function Timeline() {
             onChange={(trackCount) => set({ trackCount })}
           />
           <NumberField
+            label="Length of the film"
+            unit="minutes"
+            minValue={0}
+            maxValue={10_000}
+            fractionDigits={1}
+            value={timeline.lengthMin}
+            onChange={(lengthMin) => set({ lengthMin })}
+          />
+          <NumberField
             label="Cuts, if you know"
             unit="a minute"
             minValue={0}

@@ -8,6 +8,8 @@ import {
   findFix,
   fixCatalogue,
   isForFinished,
+  isLongFilm,
+  splittingId,
 } from '../../fixes';
 import type { SetupState } from '../../load';
 
@@ -44,9 +46,9 @@ export function listCandidates(card: JobCard, belief: Belief, inForce: readonly 
   });
 }
 
-/** Whether a fix is for finished sections, and nobody said that there are any. */
-export const isTooEarly = ({ filmStage }: JobCard, fixId: string): boolean =>
-  isForFinished(fixId) && filmStage !== 'finishing';
+/** Whether a fix is for finished sections, and nobody said that there are any; a long film is cut in parts from the start. */
+export const isTooEarly = ({ filmStage, timeline }: JobCard, fixId: string): boolean =>
+  isForFinished(fixId) && filmStage !== 'finishing' && !(fixId === splittingId && isLongFilm(timeline));
 
 /** Answers whether a fix at a level is not to be offered: refused, undone before, or none that the editor has. */
 export function createRefusal(card: JobCard): (use: FixUse) => boolean {

@@ -11,6 +11,7 @@ import {
 import { mayHoldEffects } from '../../load/state-facts';
 import type { PictureStream } from '../../load/types';
 import { define } from '../define';
+import { isLongFilm } from '../fix-traits';
 import { conversionMinutes } from '../proxy-work';
 
 /** A section baked into one file of a codec made for editing. */
@@ -52,12 +53,14 @@ export const workingFixes = [
     requires: ['save'],
   }),
   define('split-timeline', {
-    levelsFor: ({ setup }) => setup.clips.length + setup.timeline.unusedClipCount > 40,
-    applyTo: (state) =>
-      withTimeline(
+    levelsFor: ({ setup }) => setup.clips.length + setup.timeline.unusedClipCount > 40 || isLongFilm(setup.timeline),
+    applyTo: (state) => {
+      const { lengthMin, unusedClipCount } = state.setup.timeline;
+      return withTimeline(
         withSetup(state, { clips: state.setup.clips.slice(0, Math.max(1, Math.ceil(state.setup.clips.length / 2))) }),
-        { unusedClipCount: Math.floor(state.setup.timeline.unusedClipCount / 2) },
-      ),
+        { unusedClipCount: Math.floor(unusedClipCount / 2), lengthMin: lengthMin === null ? null : lengthMin / 2 },
+      );
+    },
     minutes: 15,
     sacrifice: { functions: 0.25, putBack: 0.4 },
     requires: ['save'],

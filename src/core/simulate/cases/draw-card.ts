@@ -236,6 +236,7 @@ export function drawCard(
       trackCount: null,
       isBlendingNeeded: known(rig.timeline.isSeenThrough, 0.5),
       cutsPerMinute: random.isTrue(0.6) ? rig.timeline.cutsPerMinute : null,
+      lengthMin: rig.timeline.lengthMin,
       transitionRatio: 0,
       unusedClipCount: rig.unusedClipCount,
       effects: (isDescribed ? rig.timeline.effects : [])

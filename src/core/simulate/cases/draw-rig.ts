@@ -198,6 +198,7 @@ export function drawRig(random: Random): { readonly rig: Rig; readonly facts: Dr
       isSeenThrough: random.isTrue(0.6),
       effects: drawEffects(random),
       cutsPerMinute: random.pick([2, 6, 12, 25]),
+      lengthMin: 5,
     },
     deliveredHeightPx: heightPx,
     preview: {
