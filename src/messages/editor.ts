@@ -1,4 +1,13 @@
-import type { CardEditor, PlayFeel, ProxyState } from '@/core/card';
+import { assertNever } from '@/core/assert-never';
+import {
+  type CardEditor,
+  levelOfRatio,
+  type PlayFeel,
+  type PreviewQuality,
+  type ProxyState,
+  type QualitiesFailure,
+} from '@/core/card';
+import { joinLabels } from './format';
 
 /** How far small copies of the clips have come. */
 export const proxyStateTexts: Readonly<Record<ProxyState, string>> = {
@@ -41,3 +50,33 @@ export const playFeelTexts: Readonly<Record<PlayFeel, string>> = {
   'nearly-smooth': 'Nearly smooth',
   smooth: 'Smooth',
 };
+
+/** How the qualities of a person's editor were read, or how to write them. */
+export const describeQualities = (qualities: readonly PreviewQuality[]): string =>
+  qualities.length === 0
+    ? 'With commas between: “Full, 1/2, 1/3” or “High, Medium, Low”. A name alone is taken for half of the one before.'
+    : `Taken as ${joinLabels(
+        qualities.map(({ name, ratio }) => `${name}: ${ratio === 1 ? 'full' : levelOfRatio(ratio)}`),
+        ', ',
+      )}.`;
+
+/** Why a list of qualities could not be read. */
+export function describeQualitiesFailure(failure: QualitiesFailure): string {
+  switch (failure.code) {
+    case 'qualities-too-many':
+      return `At most ${failure.most}, please.`;
+    case 'quality-not-smaller':
+      return `“${failure.name}” is not smaller than “${failure.before}”: write the best first.`;
+    case 'quality-name-too-long':
+      return `“${failure.name.slice(0, 20)}…” is too long for a name. Put commas between them.`;
+    default:
+      return assertNever(failure);
+  }
+}
+
+/** A quality as it is called in the person's editor, where that is another name. */
+export const describeOwnQuality = (name: string): string => `In your editor it is called “${name}”.`;
+
+/** Why a small preview need not be put back. */
+export const exportsApart =
+  'You said that your editor exports apart from its preview. Look once at what comes out: it has the film’s full size.';

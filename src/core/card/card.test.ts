@@ -227,6 +227,7 @@ describe('migrateCard', () => {
     const { version: _, ...storedRest } = stored;
     expect(parsed.value).toMatchObject(storedRest);
     expect(parsed.value.timeline).toMatchObject({ trackCount: null, lengthMin: null });
+    expect(parsed.value.editorProfile).toMatchObject({ qualities: '', exportFollowsPreview: 'unknown' });
     expect(parsed.value.timeline.effects.map(({ strength }) => strength)).toEqual(['usual', 'usual']);
   });
 

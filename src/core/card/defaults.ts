@@ -34,6 +34,8 @@ export const unknownProfile: EditorProfile = {
   viewers: '',
   previews: '',
   attachWay: 'unknown',
+  qualities: '',
+  exportFollowsPreview: 'unknown',
   lacks: [],
   notes: [],
 };

@@ -198,4 +198,19 @@ describe('isReadyToExport', () => {
     const givenUp = applyAll(empty, reading('before', 10), begin('b', proxies), end('b', 'abandoned'));
     expect(isReadyToExport(givenUp)).toBe(true);
   });
+
+  it('asks for a look alone where the editor exports apart from a smaller preview', () => {
+    const trialled = applyAll(empty, reading('before', 10), ...kept(half, 'q'));
+    const saying = (exportFollowsPreview: 'yes' | 'no' | 'unknown') =>
+      applyAll(trialled, { type: 'setEditorProfile', input: { patch: { exportFollowsPreview } } });
+    for (const said of ['yes', 'unknown'] as const) {
+      expect(listPutBack(saying(said))).toMatchObject([{ isDone: false, isOnlyALook: false }]);
+      expect(isReadyToExport(saying(said))).toBe(false);
+    }
+    expect(listPutBack(saying('no'))).toMatchObject([{ isDone: false, isOnlyALook: true }]);
+    expect(isReadyToExport(saying('no'))).toBe(true);
+    // What is bypassed is missing in the export, however it is made.
+    const bypassed = applyAll(saying('no'), reading('later', 12), ...kept({ id: 'bypass-effects', level: 'all' }, 'e'));
+    expect(isReadyToExport(bypassed)).toBe(false);
+  });
 });

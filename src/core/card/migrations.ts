@@ -209,13 +209,17 @@ function addCourses(card: RawCard): RawCard {
   };
 }
 
-/** How strong an effect is was not asked, how long the film is neither, and empty tracks were not counted. */
+/**
+ * How strong an effect is was not asked, how long the film is neither, and empty tracks were not counted. All editors were taken to
+ * have the same qualities, and to export at the preview's.
+ */
 function addStrengths(card: RawCard): RawCard {
   const { timeline } = card;
   const effects = isRecord(timeline) && isList(timeline.effects) ? timeline.effects : null;
   return {
     ...card,
     version: 11,
+    editorProfile: extend(card.editorProfile, { qualities: '', exportFollowsPreview: 'unknown' }),
     timeline: extend(timeline, {
       trackCount: null,
       lengthMin: null,

@@ -1,4 +1,5 @@
 import { bringsCopies, findFixFacts, type PutBackTime } from '../fixes/fix-facts';
+import { previewFixIds } from '../fixes/fix-traits';
 import { fixesOfSet, keptTrials, openTrial, workingSetInUse } from './fixes-in-force';
 import type { FixUse, JobCard, Trial } from './types';
 
@@ -11,7 +12,12 @@ export interface PutBackLine {
   readonly trial: Trial | null;
   readonly when: PutBackTime;
   readonly isDone: boolean;
+  /** Nothing has to be put back: the editor exports apart from its preview, and a look is enough. */
+  readonly isOnlyALook: boolean;
 }
+
+/** Fixes that change the size of the preview's picture and nothing else. */
+const previewOnlyIds: readonly string[] = Object.values(previewFixIds);
 
 /** The put-back list: one line for each fix that is in force, or was kept, and asks for it. */
 export function listPutBack(card: JobCard): readonly PutBackLine[] {
@@ -22,7 +28,8 @@ export function listPutBack(card: JobCard): readonly PutBackLine[] {
     const trial = trials.find((kept) => kept.fix.id === fix.id) ?? null;
     const key = trial?.id ?? `set ${fix.id}`;
     const isDone = trial ? card.putBackDone.includes(key) : card.exportCheck.ticked.includes(key);
-    return [{ key, fix, trial, when, isDone }];
+    const isOnlyALook = previewOnlyIds.includes(fix.id) && card.editorProfile.exportFollowsPreview === 'no';
+    return [{ key, fix, trial, when, isDone, isOnlyALook }];
   });
 }
 
@@ -37,5 +44,5 @@ export const mayPointAtCopies = (card: JobCard): boolean =>
  */
 export const isReadyToExport = (card: JobCard): boolean =>
   openTrial(card) === null &&
-  listPutBack(card).every((line) => line.when !== 'export' || line.isDone) &&
+  listPutBack(card).every((line) => line.when !== 'export' || line.isDone || line.isOnlyALook) &&
   (!mayPointAtCopies(card) || card.exportCheck.pointsAtCopies === 'no');

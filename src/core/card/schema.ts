@@ -513,6 +513,10 @@ const editorProfile = object({
   previews: ownWords,
   /** In which of the three ways it takes small copies. */
   attachWay: enumOf(editorAttachWays),
+  /** The preview qualities that it has, best first, with commas between; empty where nobody said. */
+  qualities: ownWords,
+  /** Whether an export comes out at the preview's quality or height; in most editors it does not. */
+  exportFollowsPreview: known,
   /** Ids of fixes that it has no setting for; they are not offered. */
   lacks: array(text(80)).check(maxLength(200)),
   /** Where the person found a setting. */

@@ -35,7 +35,7 @@ const hasKnown = (card: JobCard): Readonly<Record<StepId, boolean>> => ({
     card.trials.length > 0 &&
     isCardUsable(card) &&
     isReadyToExport(card) &&
-    listPutBack(card).every((line) => line.isDone),
+    listPutBack(card).every((line) => line.isDone || line.isOnlyALook),
 });
 
 /** Whether a person may call this step finished by saying so; the last two are finished by what happened. */

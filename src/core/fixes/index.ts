@@ -13,6 +13,7 @@ export {
   isSwitchable,
   type PutBackTime,
   parseLevelOf,
+  qualityRatioOf,
 } from './fix-facts';
 export {
   changesLook,

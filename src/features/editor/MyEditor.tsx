@@ -3,11 +3,14 @@
 import styled from 'styled-components';
 import { type JobCard, unknownProfile } from '@/core/card';
 import { findFix, fixCatalogue } from '@/core/fixes';
+import { type KnownState, knownStates } from '@/core/machine';
 import { fixTitle } from '@/messages/fix-titles';
+import { knownStateTexts } from '@/messages/machine';
 import { Button } from '@/ui/Button';
 import { CheckField } from '@/ui/CheckField';
 import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Row, Soft, Stack } from '@/ui/layout';
+import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
@@ -15,6 +18,7 @@ import { useCards } from '../shell/card/store-context';
 import { useOpenCard } from '../shell/card/use-open-card';
 import { ToolPage } from '../shell/frame/ToolPage';
 import { AttachWayField } from './AttachWayField';
+import { QualitiesField } from './QualitiesField';
 
 const Notes = styled.dl`
   dt { font-weight: 650; }
@@ -79,9 +83,18 @@ export function MyEditor() {
               onCommit={(previews) => set({ previews: previews.slice(0, 500) })}
             />
           </FieldGrid>
-          <div style={{ maxWidth: 420 }}>
+          <FieldGrid $leastPx={260}>
+            <QualitiesField card={card} />
             <AttachWayField card={card} />
-          </div>
+            <SegmentedField<KnownState>
+              label="Does an export come out small where the preview is?"
+              options={knownStates.map((value) => ({ value, label: knownStateTexts[value] }))}
+              value={profile.exportFollowsPreview}
+              onChange={(exportFollowsPreview) =>
+                run({ type: 'setEditorProfile', input: { patch: { exportFollowsPreview } } })
+              }
+            />
+          </FieldGrid>
           <OtherProfiles card={card} />
         </Stack>
       </Sheet>

@@ -42,7 +42,7 @@ function describeState(card: JobCard): string {
   const trial = openTrial(card);
   if (trial) return `A trial is under way: ${fixTitle(trial.fix.id, trial.fix.level)}. Keep it or undo it first.`;
   const lines = listPutBack(card).filter(({ when }) => when === 'export');
-  const openCount = lines.filter(({ isDone }) => !isDone).length;
+  const openCount = lines.filter(({ isDone, isOnlyALook }) => !isDone && !isOnlyALook).length;
   if (openCount > 0) return `${formatCount(openCount, 'line')} still open. Tick each once it is done in the editor.`;
   if (!isReadyToExport(card)) return 'One question is open: whether anything still points at small copies.';
   return lines.length === 0

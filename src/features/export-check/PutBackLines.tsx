@@ -4,6 +4,7 @@ import styled from 'styled-components';
 import type { JobCard, PutBackLine } from '@/core/card';
 import { closesPrograms, findFix } from '@/core/fixes';
 import { isPaused } from '@/core/programs';
+import { exportsApart } from '@/messages/editor';
 import { fixTitle } from '@/messages/fix-titles';
 import { fixTexts } from '@/messages/fixes';
 import { describeResume } from '@/messages/programs';
@@ -26,10 +27,11 @@ const namePaused = ({ programs }: JobCard): string | null => {
   return paused.length === 0 ? null : describeResume(paused);
 };
 
-const textOf = ({ fix }: PutBackLine, card: JobCard) => {
+const textOf = ({ fix, isOnlyALook }: PutBackLine, card: JobCard) => {
   const known = findFix(fix.id);
   const named = closesPrograms(fix.id) ? namePaused(card) : null;
   const text = (known && fixTexts[known.id].putBack) ?? { what: fixTitle(fix.id, fix.level), why: '', seen: '' };
+  if (isOnlyALook) return { what: `${fixTitle(fix.id, fix.level)}: may stay`, why: exportsApart, seen: text.seen };
   return named === null ? text : { ...text, what: named };
 };
 
@@ -49,7 +51,9 @@ export function PutBackLines({ lines }: { readonly lines: readonly PutBackLine[]
             <CheckField isSelected={line.isDone} onChange={(isDone) => tick(line, isDone)}>
               <span className="what">{what}</span>
               <small>
-                {line.trial ? 'Kept' : 'In the working set'}: {fixTitle(line.fix.id, line.fix.level)}. {why}
+                {!line.isOnlyALook &&
+                  `${line.trial ? 'Kept' : 'In the working set'}: ${fixTitle(line.fix.id, line.fix.level)}. `}
+                {why}
               </small>
               {seen !== '' && <small>Done when: {seen}</small>}
             </CheckField>

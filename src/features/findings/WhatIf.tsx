@@ -10,6 +10,7 @@ import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { colour } from '@/ui/tokens';
+import { listQualities } from '../fields/list-qualities';
 import type { WhatIfState } from './use-what-if';
 
 const Box = styled.div`
@@ -39,13 +40,6 @@ const Result = styled.div`
   b[data-good] { color: ${colour.good}; }
 `;
 
-const qualities = [
-  { value: '1', label: 'Full' },
-  { value: '0.5', label: '1/2' },
-  { value: '0.25', label: '1/4' },
-  { value: '0.125', label: '1/8' },
-];
-
 /** Preview heights worth offering for this timeline, from the viewer's own. */
 function listHeights(
   card: JobCard,
@@ -66,9 +60,6 @@ export function WhatIf({ card, state }: { readonly card: JobCard; readonly state
   const { choices, before, after, set, proxyClipCount } = state;
   const targetFps = targetFpsOf(card);
   const closableCount = card.programs.filter((program) => program.canClose === 'yes').length;
-  const qualityOptions = qualities.some(({ value }) => Number(value) === choices.qualityRatio)
-    ? qualities
-    : [...qualities, { value: String(choices.qualityRatio), label: formatFps(choices.qualityRatio) }];
 
   return (
     <Box role="group" aria-label="What if">
@@ -85,7 +76,7 @@ export function WhatIf({ card, state }: { readonly card: JobCard; readonly state
       <Controls>
         <SegmentedField
           label="Preview quality"
-          options={qualityOptions}
+          options={listQualities(card, choices.qualityRatio)}
           value={String(choices.qualityRatio)}
           onChange={(value) => set({ qualityRatio: Number(value) })}
         />

@@ -1,7 +1,9 @@
 'use client';
 
 import styled from 'styled-components';
-import type { FixId, FixLevel } from '@/core/fixes';
+import { ownNameOf } from '@/core/card';
+import { type FixId, type FixLevel, previewFixIds, qualityRatioOf } from '@/core/fixes';
+import { describeOwnQuality } from '@/messages/editor';
 import { fixTexts } from '@/messages/fixes';
 import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
@@ -28,6 +30,8 @@ export function FixSteps({ fixId, level }: { readonly fixId: FixId; readonly lev
   const { card, run } = useOpenCard();
   const text = fixTexts[fixId];
   const note = card.editorProfile.notes.find((kept) => kept.fixId === fixId)?.text ?? '';
+  const ratio = fixId === previewFixIds.quality ? qualityRatioOf(level) : null;
+  const ownName = ratio === null ? null : ownNameOf(card.editorProfile, ratio);
   return (
     <>
       <Steps>
@@ -35,6 +39,7 @@ export function FixSteps({ fixId, level }: { readonly fixId: FixId; readonly lev
           <li key={step}>{step}</li>
         ))}
       </Steps>
+      {ownName !== null && <p>{describeOwnQuality(ownName)}</p>}
       <Terms>
         <dt>Where editors usually keep it</dt>
         <dd>{text.where}</dd>

@@ -7,15 +7,10 @@ import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Spaced } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
+import { listQualities } from '../fields/list-qualities';
 import { NumberField } from '../fields/NumberField';
 import { useOpenCard } from '../shell/card/use-open-card';
 
-const qualities = [
-  { value: '1', label: 'Full' },
-  { value: '0.5', label: '1/2' },
-  { value: '0.25', label: '1/4' },
-  { value: '0.125', label: '1/8' },
-];
 const states = knownStates.map((value) => ({ value, label: knownStateTexts[value] }));
 
 /** How the editor's preview was set before any fix. */
@@ -28,7 +23,7 @@ export function PreviewSettings() {
       <FieldGrid $leastPx={220}>
         <SegmentedField
           label="Preview quality"
-          options={qualities}
+          options={listQualities(card, preview.qualityRatio)}
           value={String(preview.qualityRatio)}
           onChange={(value) => set({ qualityRatio: Number(value) })}
         />

@@ -20,9 +20,9 @@ export interface PreviewChoice {
   readonly isNow: boolean;
 }
 
-/** Qualities are the same everywhere; heights are suggested from how high the viewer is. */
+/** Qualities are those that the editor has; heights are suggested from how high the viewer is. */
 const offeredBy = (belief: Belief, kind: PreviewChoiceKind): readonly (string | number)[] =>
-  kind === 'quality' ? ['1/2', '1/4', '1/8'] : suggestedHeightsPx(viewerHeightPx(belief));
+  kind === 'quality' ? belief.base.setup.preview.qualityLevels : suggestedHeightsPx(viewerHeightPx(belief));
 
 /**
  * What each preview quality and height would bring, the full picture first; `own` are further levels that the person

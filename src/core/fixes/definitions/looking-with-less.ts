@@ -9,8 +9,6 @@ import { type FixId, type FixLevel, qualityRatioOf } from '../fix-facts';
 import { seenHeightPx, smallerPictureSacrifice, suggestedHeightsPx } from '../preview-level';
 import type { FixDefinition } from '../types';
 
-const offeredQualities = ['1/2', '1/4', '1/8'] as const;
-
 const withQuality = (state: SetupState, level: FixLevel): SetupState => {
   const qualityRatio = qualityRatioOf(level);
   if (qualityRatio === null) throw new Error(`lower-preview-quality: level ${level} is no fraction of full`);
@@ -39,7 +37,7 @@ const isRaw = (stream: PictureStream): boolean => stream.bitDepth >= 12 && strea
 export const lookingFixes = [
   define('lower-preview-quality', {
     levelsFor: ({ setup }) =>
-      offeredQualities.filter((level) => (qualityRatioOf(level) ?? 1) < setup.preview.qualityRatio),
+      setup.preview.qualityLevels.filter((level) => (qualityRatioOf(level) ?? 1) < setup.preview.qualityRatio),
     applyTo: withQuality,
     minutes: 2,
     sacrifice: (state, level) => smallerPictureSacrifice(withQuality(state, level)),

@@ -245,7 +245,7 @@ export function Gauge(props: GaugeProps) {
   const next = useNextStepText(props);
   const isNarrow = useNarrow();
   const shownFps = overview.reading?.shownFps ?? null;
-  const openLines = listPutBack(card).filter((line) => !line.isDone);
+  const openLines = listPutBack(card).filter((line) => !line.isDone && !line.isOnlyALook);
   const parts = (
     <Parts>
       <RateBox {...props} />

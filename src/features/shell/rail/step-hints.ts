@@ -51,7 +51,7 @@ export function describeStepState(stepId: StepId, card: JobCard, overview: CardO
       return kept + undone === 0 ? 'none tried yet' : `${kept} kept, ${undone} undone`;
     }
     case 'export-check': {
-      const open = listPutBack(card).filter((line) => !line.isDone).length;
+      const open = listPutBack(card).filter((line) => !line.isDone && !line.isOnlyALook).length;
       return open === 0 ? 'nothing to put back' : `${formatCount(open, 'thing')} to put back`;
     }
   }
