@@ -17,7 +17,7 @@ import { useNotify } from '../shell/notices/notices';
 
 const Item = styled.li`
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 120px 170px auto;
+  grid-template-columns: minmax(0, 1fr) 150px 150px auto;
   gap: 12px;
   align-items: center;
   padding: 6px 0;
@@ -31,7 +31,7 @@ const Adding = styled(Row)`
 `;
 
 const effectOptions = effectKinds.map((value) => ({ value, label: effectLabels[value] }));
-const strengthOptions = effectStrengthIds.map((value) => ({ value, label: strengthLabels[value] }));
+const strengthOptions = effectStrengthIds.map((value) => ({ value, label: `${strengthLabels[value]} reach` }));
 const assumedEffects = new Set<EffectKind>(
   effectCosts.filter((row) => row.origin === 'assumed').map((row) => row.kind),
 );
