@@ -1,5 +1,5 @@
 import { assertNever } from '@/core/assert-never';
-import type { CardFailure, CommandFailure, StepId } from '@/core/card';
+import type { CardFailure, CommandFailure, JobCard, StepId } from '@/core/card';
 
 /** Why a card file was not taken in. */
 export function describeCardFailure(failure: CardFailure): string {
@@ -88,4 +88,11 @@ export const stepTexts: Readonly<Record<StepId, StepText>> = {
   findings: { label: 'Findings', lead: 'What causes the lag, how sure that is, and what would settle it.' },
   fixes: { label: 'Fixes', lead: 'One change, one reading, then keep it or undo it.' },
   'export-check': { label: 'Export check', lead: 'What was given up for speed, and must not end up in the film.' },
+};
+
+/** What of playing is enough for a person while they edit. */
+export const enoughTexts: Readonly<Record<JobCard['symptoms']['enough'], string>> = {
+  smooth: 'Smooth, at this rate',
+  'in-time': 'In time with the sound',
+  'every-picture': 'Every picture, however slowly',
 };

@@ -295,6 +295,32 @@ export const scenarios: readonly Scenario[] = [
     useless: proxies,
   },
   {
+    name: 'sound and picture need only stay together',
+    complaints: ['playing'],
+    build: (random) => withRig(heavyFor(onOldGraphics(draftOf(random))), { areLateFramesSkipped: false }),
+    onCard: (card) => ({
+      ...card,
+      symptoms: { ...card.symptoms, enough: 'in-time' },
+      editor: { ...card.editor, lateFrames: 'all-played' },
+    }),
+    cause: 'decode-heavy',
+    cures: ['skip-late-frames'],
+    useless: close,
+  },
+  {
+    name: 'every picture has to be seen, however slowly',
+    complaints: ['playing'],
+    build: (random) => withRig(heavyFor(onOldGraphics(draftOf(random))), { areLateFramesSkipped: true }),
+    onCard: (card) => ({
+      ...card,
+      symptoms: { ...card.symptoms, enough: 'every-picture' },
+      editor: { ...card.editor, lateFrames: 'skipped' },
+    }),
+    cause: 'decode-heavy',
+    cures: ['play-every-frame-slowly'],
+    useless: close,
+  },
+  {
     name: 'fine for ten minutes, then slow',
     complaints: ['later'],
     build: (random) => {

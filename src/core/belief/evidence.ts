@@ -3,7 +3,7 @@ import { keyOfFixes } from '../card/fixes-in-force';
 import type { FixUse, JobCard } from '../card/types';
 import type { PriorFacts } from '../causes';
 import type { SetupState } from '../load/types';
-import { complaintOf, fillGaps, type Respect, respects } from '../usable';
+import { complaintOf, fillGaps, type Respect, respectsAsked } from '../usable';
 import { usableRateRatio } from '../usable/limits';
 import { readingSpread } from './likelihood';
 import { findQuestion, type QuestionDefinition } from './questions';
@@ -14,6 +14,8 @@ import { createGapWeigher, type Evidence, weighBounds, weighEach } from './weigh
 /** How often people complain of what is wrong, and of what is not; the worst is not overlooked. Assumptions. */
 const complainChances: Readonly<Record<Respect, { readonly ofWrong: number; readonly ofRight: number }>> = {
   playing: { ofWrong: 0.9, ofRight: 0.06 },
+  'in-time': { ofWrong: 0.9, ofRight: 0.06 },
+  'every-picture': { ofWrong: 0.9, ofRight: 0.06 },
   scrubbing: { ofWrong: 0.65, ofRight: 0.08 },
   later: { ofWrong: 0.6, ofRight: 0.05 },
   opening: { ofWrong: 0.6, ofRight: 0.05 },
@@ -26,7 +28,7 @@ const complainChances: Readonly<Record<Respect, { readonly ofWrong: number; read
 function listOfComplaints(card: JobCard): readonly Evidence[] {
   if (card.symptoms.moments.length === 0) return [];
   const complaint = complaintOf(card);
-  const weighers = respects.map((respect) => {
+  const weighers = respectsAsked(card).map((respect) => {
     const { ofWrong, ofRight } = complainChances[respect];
     const isNamed = complaint.includes(respect);
     const weigh = createGapWeigher((felt) => {

@@ -227,6 +227,7 @@ describe('migrateCard', () => {
     const { version: _, ...storedRest } = stored;
     expect(parsed.value).toMatchObject(storedRest);
     expect(parsed.value.timeline).toMatchObject({ trackCount: null, lengthMin: null });
+    expect(parsed.value.symptoms.enough).toBe('smooth');
     expect(parsed.value.editorProfile).toMatchObject({ qualities: '', exportFollowsPreview: 'unknown' });
     expect(parsed.value.timeline.effects.map(({ strength }) => strength)).toEqual(['usual', 'usual']);
   });
@@ -438,7 +439,7 @@ describe('targetFpsOf', () => {
 
 describe('isUsable', () => {
   it('asks only for what is complained of', () => {
-    const scrubOnly = { ...empty, symptoms: { moments: ['scrubbing' as const], kinds: [] } };
+    const scrubOnly = { ...empty, symptoms: { moments: ['scrubbing' as const], kinds: [], enough: 'smooth' as const } };
     const base = { ...createReading({ id: 'x', takenAtMs: 0 }), fixes: [] };
     expect(isUsable(scrubOnly, { ...base, shownFps: 3, scrubFeel: 'fine' })).toBe(true);
     expect(isUsable(empty, { ...base, shownFps: 23.75, scrubFeel: 'unusable' })).toBe(true);

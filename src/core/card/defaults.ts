@@ -132,7 +132,7 @@ export function createJobCard(input: {
       graphicsDrawing: 'unknown',
     },
     editor: unknownEditor,
-    symptoms: { moments: [], kinds: [] },
+    symptoms: { moments: [], kinds: [], enough: 'smooth' },
     readings: [],
     heldReadings: [],
     trials: [],

@@ -21,6 +21,7 @@ export {
 export { isReadyToExport, listPutBack, mayPointAtCopies, type PutBackLine } from './put-back';
 export {
   editorAttachWays,
+  enoughKinds,
   filmStages,
   firstThingIds,
   jobCardSchema,

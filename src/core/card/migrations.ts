@@ -211,7 +211,7 @@ function addCourses(card: RawCard): RawCard {
 
 /**
  * How strong an effect is was not asked, how long the film is neither, and empty tracks were not counted. All editors were taken to
- * have the same qualities, and to export at the preview's.
+ * have the same qualities, and to export at the preview's; all people to want the whole rate.
  */
 function addStrengths(card: RawCard): RawCard {
   const { timeline } = card;
@@ -219,6 +219,7 @@ function addStrengths(card: RawCard): RawCard {
   return {
     ...card,
     version: 11,
+    symptoms: extend(card.symptoms, { enough: 'smooth' }),
     editorProfile: extend(card.editorProfile, { qualities: '', exportFollowsPreview: 'unknown' }),
     timeline: extend(timeline, {
       trackCount: null,

@@ -402,7 +402,13 @@ export const lagKinds = [
   'sound-apart-from-start',
   'export-slow',
 ] as const;
-const symptoms = object({ moments: array(enumOf(lagMoments)), kinds: array(enumOf(lagKinds)) });
+/** What of playing is enough while editing: the whole rate; sound and picture together; or every picture, however slowly. */
+export const enoughKinds = ['smooth', 'in-time', 'every-picture'] as const;
+const symptoms = object({
+  moments: array(enumOf(lagMoments)),
+  kinds: array(enumOf(lagKinds)),
+  enough: enumOf(enoughKinds),
+});
 
 const fixUse = object({ id: text(80), level: nullable(union([string().check(maxLength(80)), number()])) });
 

@@ -35,6 +35,16 @@ function isUsableIn(respect: Respect, { setup }: SetupState, out: Outcomes, i: n
   switch (respect) {
     case 'playing':
       return at('shownFps') >= usableRateRatio * setup.targetFps && at('memoryRatio') <= 1.04;
+    case 'in-time':
+      return (
+        (setup.editor.lateFrames === 'skipped' || at('shownFps') >= usableRateRatio * setup.targetFps) &&
+        at('shownFps') >= 0.3 * setup.targetFps
+      );
+    case 'every-picture':
+      return (
+        (setup.editor.lateFrames === 'all-played' || at('shownFps') >= usableRateRatio * setup.targetFps) &&
+        at('shownFps') >= 0.2 * setup.targetFps
+      );
     case 'later':
       return at('laterFps') >= usableRateRatio * setup.targetFps;
     case 'scrubbing':

@@ -24,26 +24,49 @@ interface GapTerm {
   readonly limitOf: (state: SetupState) => number;
   /** 1 where more is worse, such as a time; −1 where more is better, such as a rate. */
   readonly worse: 1 | -1;
-  readonly weight: number;
+  /** How much it counts in a state. */
+  readonly weightOf: (state: SetupState) => number;
 }
 
 const over = (outcome: keyof Outcomes, limit: number, weight = 1): GapTerm => ({
   outcome,
   limitOf: () => limit,
   worse: 1,
-  weight,
+  weightOf: () => weight,
 });
-const under = (outcome: keyof Outcomes, limitOf: GapTerm['limitOf']): GapTerm => ({
-  outcome,
-  limitOf,
-  worse: -1,
-  weight: 1,
-});
+const under = (
+  outcome: keyof Outcomes,
+  limitOf: GapTerm['limitOf'],
+  weightOf: GapTerm['weightOf'] = () => 1,
+): GapTerm => ({ outcome, limitOf, worse: -1, weightOf });
 const wantedFps = ({ setup }: SetupState): number => usableRateRatio * setup.targetFps;
+
+/** How far late pictures are left out, 0 to 1; where nobody knows, most editors do. Assumption. */
+const leftOutRatio = ({ setup }: SetupState): number =>
+  ({ skipped: 1, unknown: 0.6, 'all-played': 0 })[setup.editor.lateFrames];
+/** Fewer pictures than this share of the target tell nobody where to cut, and slower than that nobody waits. Assumptions. */
+const leastShare = { inTime: 0.3, everyPicture: 0.2 } as const;
+const shareOfTarget =
+  (share: number) =>
+  ({ setup }: SetupState): number =>
+    share * setup.targetFps;
 
 /** What makes each respect unusable; where there are several terms, they add up or the worst counts. */
 const termsOf: Readonly<Record<Respect, { readonly terms: readonly GapTerm[]; readonly isWorstOnly: boolean }>> = {
   playing: { terms: [under('shownFps', wantedFps), over('memoryRatio', freezingMemoryRatio, 0.3)], isWorstOnly: false },
+  // Where late pictures are left out, sound and picture stay together at any rate.
+  'in-time': {
+    terms: [
+      under('shownFps', wantedFps, (state) => 1 - leftOutRatio(state)),
+      under('shownFps', shareOfTarget(leastShare.inTime)),
+    ],
+    isWorstOnly: true,
+  },
+  // Where all are played, each is seen at any rate.
+  'every-picture': {
+    terms: [under('shownFps', wantedFps, leftOutRatio), under('shownFps', shareOfTarget(leastShare.everyPicture))],
+    isWorstOnly: true,
+  },
   later: { terms: [under('laterFps', wantedFps)], isWorstOnly: false },
   scrubbing: { terms: [over('scrubMs', usableScrubMs), over('scrubSlowMs', usableScrubSlowMs)], isWorstOnly: true },
   opening: { terms: [over('openingSec', usableOpeningSec)], isWorstOnly: false },
@@ -63,7 +86,8 @@ const gapOver = (value: number, limit: number, worse: 1 | -1, weight: number): n
 /** Adds one term for the first `count` samples, or keeps the larger of it and what is there. */
 function addTerm(
   values: Float64Array,
-  { worse, weight }: GapTerm,
+  worse: GapTerm['worse'],
+  weight: number,
   limit: number,
   isWorstOnly: boolean,
   count: number,
@@ -91,7 +115,8 @@ export function fillGaps(
   // Not `fill`: a search asks for a few samples at a time, and a call takes longer than they do.
   for (let i = 0; i < count; i++) into[i] = 0;
   const { terms, isWorstOnly } = termsOf[respect];
-  for (const term of terms) addTerm(out[term.outcome], term, term.limitOf(state), isWorstOnly, count, into);
+  for (const { outcome, limitOf, worse, weightOf } of terms)
+    addTerm(out[outcome], worse, weightOf(state), limitOf(state), isWorstOnly, count, into);
   return into;
 }
 
@@ -99,8 +124,8 @@ export function fillGaps(
 export const gapOfSample = (complaint: Complaint, state: SetupState, out: Outcomes, index: number): number =>
   complaint.reduce((sum, respect) => {
     const { terms, isWorstOnly } = termsOf[respect];
-    const gaps = terms.map(({ outcome, limitOf, worse, weight }) =>
-      gapOver(out[outcome][index] as number, limitOf(state), worse, weight),
+    const gaps = terms.map(({ outcome, limitOf, worse, weightOf }) =>
+      gapOver(out[outcome][index] as number, limitOf(state), worse, weightOf(state)),
     );
     return sum + (isWorstOnly ? Math.max(...gaps) : gaps.reduce((own, gap) => own + gap, 0));
   }, 0);

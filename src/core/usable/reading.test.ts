@@ -12,7 +12,10 @@ import {
 import { complaintOf, isOfPlaying, isUsable } from '.';
 
 const empty = createJobCard({ id: 'c', title: 'c', nowMs: 0 });
-const complaining = (...moments: readonly LagMoment[]): JobCard => ({ ...empty, symptoms: { moments, kinds: [] } });
+const complaining = (...moments: readonly LagMoment[]): JobCard => ({
+  ...empty,
+  symptoms: { moments, kinds: [], enough: 'smooth' as const },
+});
 const reading = (known: Partial<Reading>): Reading => ({
   ...createReading({ id: 'r', takenAtMs: 0, ...known }),
   fixes: [],

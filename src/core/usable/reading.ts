@@ -15,6 +15,9 @@ const within = (value: number | null, limit: number): boolean | null => (value =
 /** What a reading says of each respect: usable or not; null where it says nothing of it. */
 const verdictOf: Readonly<Record<Respect, (card: JobCard, reading: Reading) => boolean | null>> = {
   playing: playsAtTarget,
+  // At the target nothing is late; below it a rate alone says nothing of sound and pictures, and the person's word counts.
+  'in-time': (card, reading) => playsAtTarget(card, reading) || null,
+  'every-picture': (card, reading) => playsAtTarget(card, reading) || null,
   // How it plays soon after the start says nothing of how it plays after a while, unless it is slow from the start.
   later: (card, reading) => {
     const plays = playsAtTarget(card, reading);
@@ -38,8 +41,7 @@ export function isUsable(card: JobCard, reading: Reading): boolean {
   const verdicts = complaint.map((respect) => verdictOf[respect](card, reading));
   if (reading.isGoodEnough === 'no' || verdicts.includes(false)) return false;
   const isSilentOfPlaying =
-    isOfPlaying(complaint) &&
-    complaint.every((respect, i) => (respect !== 'playing' && respect !== 'later') || verdicts[i] === null);
+    isOfPlaying(complaint) && complaint.every((respect, i) => !isOfPlaying([respect]) || verdicts[i] === null);
   const isMute = verdicts.every((verdict) => verdict === null) || isSilentOfPlaying;
   return isMute ? reading.isGoodEnough === 'yes' : true;
 }

@@ -9,7 +9,7 @@ import {
   reduceReadingForm,
 } from './reading-form-state';
 
-const card = { ...demoCardAt(0), symptoms: { moments: [], kinds: [] } };
+const card = { ...demoCardAt(0), symptoms: { moments: [], kinds: [], enough: 'smooth' as const } };
 const stateOf = (...actions: readonly ReadingFormAction[]): ReadingFormState =>
   actions.reduce(reduceReadingForm, firstReadingForm(card));
 
@@ -51,7 +51,7 @@ describe('the reading form', () => {
     };
     expect(firstReadingForm(read).details.stretch).toBe(stretch);
     expect(firstReadingForm(card).moment).toBe('start');
-    const later = { ...card, symptoms: { moments: ['after-a-while' as const], kinds: [] } };
+    const later = { ...card, symptoms: { moments: ['after-a-while' as const], kinds: [], enough: 'smooth' as const } };
     expect(firstReadingForm(later).moment).toBe('later');
   });
 });

@@ -1,8 +1,10 @@
 'use client';
 
-import { latestReading, targetFpsOf } from '@/core/card';
+import { enoughKinds, latestReading, targetFpsOf } from '@/core/card';
+import { enoughTexts } from '@/messages/card';
 import { formatFps } from '@/messages/format';
 import { Disclosure } from '@/ui/Disclosure';
+import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { NumberField } from '../fields/NumberField';
 import { SideLeads } from '../looks/SideLeads';
@@ -36,7 +38,13 @@ export function Symptoms() {
         </Sheet>
       )}
       <Sheet title="The rate to reach" aside="follows the timeline and most of the clips">
-        <div style={{ maxWidth: 260 }}>
+        <SegmentedField
+          label="What is enough while you edit"
+          options={enoughKinds.map((value) => ({ value, label: enoughTexts[value] }))}
+          value={card.symptoms.enough}
+          onChange={(enough) => run({ type: 'setSymptoms', input: { patch: { enough } } })}
+        />
+        <div style={{ maxWidth: 260, paddingTop: 12 }}>
           <NumberField
             label="A lower target, if that is enough for you"
             unit="a second"

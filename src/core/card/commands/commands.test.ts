@@ -36,7 +36,7 @@ describe('what is stated of a card', () => {
     expect(after.delivery).toEqual({ heightPx: 1080, frameRateFps: 25 });
     expect(after.preview).toEqual({ ...empty.preview, heightPx: 360, qualityRatio: 0.5 });
     expect(after.editor).toEqual({ ...empty.editor, proxies: 'made', proxyHeightPx: 720 });
-    expect(after.symptoms).toEqual({ moments: ['at-cuts'], kinds: ['slow'] });
+    expect(after.symptoms).toEqual({ moments: ['at-cuts'], kinds: ['slow'], enough: 'smooth' });
     expect(after.firstThings).toEqual({ ...empty.firstThings, saved: 'yes', restarted: 'no' });
     expect([after.targetFps, after.filmStage]).toEqual([20, 'finishing']);
   });

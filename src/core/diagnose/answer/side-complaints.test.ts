@@ -6,7 +6,7 @@ import { listSideLeads } from './side-complaints';
 
 const cardWith = (...kinds: readonly LagKind[]) => ({
   ...createJobCard({ id: 'card', title: 'Pots', nowMs: 1000 }),
-  symptoms: { moments: [], kinds },
+  symptoms: { moments: [], kinds, enough: 'smooth' as const },
 });
 
 describe('listSideLeads', () => {

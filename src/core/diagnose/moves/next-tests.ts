@@ -76,6 +76,8 @@ const columnCount = 48;
 /** The outcome that a reading of a respect looks at; scrubbing is felt by its slow jumps too. */
 const outcomeOf: Readonly<Record<Exclude<Respect, 'scrubbing'>, keyof Outcomes>> = {
   playing: 'shownFps',
+  'in-time': 'shownFps',
+  'every-picture': 'shownFps',
   later: 'laterFps',
   opening: 'openingSec',
   looking: 'lookMs',

@@ -54,7 +54,7 @@ describe('findRelief', () => {
         speedClass: { value: 'fast', source: 'typed' },
         coreCount: { value: 12, source: 'typed' },
       },
-      symptoms: { moments: [], kinds: [] },
+      symptoms: { moments: [], kinds: [], enough: 'smooth' },
       timeline: { ...card.timeline, stated: statedTimelineFields, videoLayerCount: 1, titleCount: 0, effects: [] },
     };
     const answerTo = (isGoodEnough: 'yes' | 'no') => {

@@ -272,7 +272,7 @@ export function drawCard(
         'dense-window': known(rig.preview.habits.includes('dense-window'), 0.4),
       },
     },
-    symptoms: { moments, kinds: [] },
+    symptoms: { moments, kinds: [], enough: 'smooth' },
     readings: [
       {
         id: 'reading-1',
