@@ -1,3 +1,6 @@
+import type { ExportTime, ExportWay } from '@/core/load';
+import { formatMinutesRange } from './format';
+
 /** A setting that protects the export: what to look at, why, and how to see that it is so. */
 export interface ExportLine {
   readonly key: string;
@@ -41,8 +44,28 @@ export const protectingLines: readonly ExportLine[] = [
   },
 ];
 
+/** The ways of exporting, in the words of an export window, with what each costs. */
+export const exportWayTexts: Readonly<Record<ExportWay, { readonly name: string; readonly what: string }>> = {
+  careful: { name: 'Carefully, by the processor', what: 'the smallest file for its quality' },
+  quick: { name: 'Quickly, by the processor', what: 'a quick preset: a larger file of the same quality' },
+  'on-graphics': { name: 'By the graphics’ encoder', what: 'a larger file, or a little less quality' },
+  draft: { name: 'A draft of half the height', what: 'to look at and show, not to deliver' },
+};
+
+/** How long a way takes: of the whole film where its length is known, else of each minute of it. */
+export function describeExportTime({ low, high }: ExportTime, lengthMin: number | null): string {
+  return lengthMin === null
+    ? `${formatMinutesRange(low, high)} for each minute of film`
+    : `${formatMinutesRange(low * lengthMin, high * lengthMin)} for the whole film`;
+}
+
+/** What an export took that was written down, against the film's length. */
+export const describeExportTaken = (minutes: number, lengthMin: number): string =>
+  `The last one you wrote down took ${formatMinutesRange(minutes, minutes)}: ${Math.round((10 * minutes) / lengthMin) / 10} minutes a minute of film.`;
+
 /** Export settings that make it quicker and cost no quality. */
 export const quickerExportLines: readonly string[] = [
+  'Let the encoder use all cores, where the export window asks for a number of threads.',
   'Let the graphics encode only where the file’s size does not matter: at the same size its picture is a little worse.',
   'Write the film to another drive than the footage is on.',
   'Close other programs, and leave the editor’s preview still while it exports.',

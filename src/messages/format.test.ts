@@ -8,6 +8,7 @@ import {
   formatFpsRange,
   formatMemory,
   formatMinutes,
+  formatMinutesRange,
   formatMs,
   formatWait,
   formatWaitRange,
@@ -78,5 +79,14 @@ describe('figures with units', () => {
   it('keeps the capital of the first label in a row alone', () => {
     expect(joinLabels(['Lower it', 'Draw it', 'H.264'], '; ')).toBe('Lower it; draw it; H.264');
     expect(joinLabels([], ', ')).toBe('');
+  });
+
+  it('writes ranges of minutes by how long they are', () => {
+    expect([formatMinutesRange(0.41, 1.72), formatMinutesRange(12.2, 55), formatMinutesRange(90, 360)]).toEqual([
+      '0.4 to 1.7 minutes',
+      '12 to 55 minutes',
+      '1.5 to 6 hours',
+    ]);
+    expect(formatMinutesRange(34, 34)).toBe('34 minutes');
   });
 });

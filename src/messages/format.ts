@@ -61,6 +61,13 @@ export function formatMinutes(minutes: number): string {
   return `${minutes < 10 ? '' : 'about '}${rounded} ${rounded === 1 ? 'minute' : 'minutes'}`;
 }
 
+/** A range of minutes, or of hours where it is long: "0.4 to 1.7 minutes", "12 to 55 minutes", "1.5 to 6 hours". */
+export function formatMinutesRange(low: number, high: number): string {
+  const [unit, from, to] = high < 120 ? ['minutes', low, high] : ['hours', low / 60, high / 60];
+  const written = (value: number): string => (value < 9.95 ? tenths.format(value) : whole.format(value));
+  return written(from) === written(to) ? `${written(to)} ${unit}` : `${written(from)} to ${written(to)} ${unit}`;
+}
+
 /** Bits a second: "0.7", "17", "140" (Mbit/s stands beside it or in the head). */
 export const formatMbit = (mbitPerSec: number): string =>
   mbitPerSec < 9.95 ? tenths.format(mbitPerSec) : whole.format(mbitPerSec);

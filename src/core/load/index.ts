@@ -13,6 +13,7 @@ export {
 } from './effect-costs';
 export { estimate, estimateCompiled } from './estimate';
 export { createOutcomes, type Extent, evaluate, type Outcomes, outcomeNames } from './evaluate';
+export { type ExportTime, type ExportWay, exportTimes } from './export-time';
 export { drawParameterSamples } from './parameter-samples';
 export { middleParameters, pickSample } from './parameters';
 export * from './types';

@@ -9,6 +9,7 @@ import { Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { useOpenCard } from '../shell/card/use-open-card';
+import { ExportTimes } from './ExportTimes';
 
 const List = styled.ul`
   li { padding: 6px 0; border-top: 1px solid ${colour.line}; break-inside: avoid; }
@@ -42,6 +43,11 @@ export function ExportSettings({ card }: { readonly card: JobCard }) {
           </li>
         ))}
       </List>
+      <Spaced $abovePx={10}>
+        <Disclosure label="How long will it take?">
+          <ExportTimes card={card} />
+        </Disclosure>
+      </Spaced>
       <Spaced $abovePx={10}>
         <Disclosure label="Quicker, at no loss of quality">
           <Quicker>

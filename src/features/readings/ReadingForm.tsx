@@ -99,7 +99,7 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
             />
           </>
         )}
-        {card.symptoms.kinds.includes('export-slow') && (
+        {(card.symptoms.kinds.includes('export-slow') || card.filmStage === 'finishing') && (
           <NumberField
             label="The export took"
             unit="minutes"
