@@ -318,10 +318,10 @@ test('remembers what the editor can do for the next card', deep, async ({ page }
 test('goes by the qualities and the habits of the person’s own editor', async ({ page }) => {
   await page.goto('/card/demo-effects-bound/editor');
   const qualities = page.getByRole('textbox', { name: 'Its preview qualities, best first' });
-  await qualities.fill('Good = 1/3, Best = 1/2');
-  await expect(page.getByText('“Best” is not smaller than “Good”')).toBeVisible();
-  await qualities.fill('Best, Good = 1/3, Draft');
-  await expect(page.getByText('Taken as Best: full, Good: 1/3, Draft: 1/6.')).toBeVisible();
+  await qualities.fill('Middling = 1/3, Sharp = 1/2');
+  await expect(page.getByText('“Sharp” is not smaller than “Middling”')).toBeVisible();
+  await qualities.fill('Sharp, Middling = 1/3, Rough');
+  await expect(page.getByText('Taken as Sharp: full, Middling: 1/3, Rough: 1/6.')).toBeVisible();
   await page
     .getByRole('radiogroup', { name: /Does an export come out small/ })
     .getByText('No', { exact: true })
@@ -331,14 +331,14 @@ test('goes by the qualities and the habits of the person’s own editor', async 
   await page.getByRole('option', { name: 'strong reach' }).click();
   await page.goto('/card/demo-effects-bound/findings');
   const whatIf = page.getByRole('group', { name: 'What if' });
-  await whatIf.getByText('Draft').click();
-  await expect(whatIf.getByRole('radio', { name: 'Draft' })).toBeChecked();
+  await whatIf.getByText('Rough').click();
+  await expect(whatIf.getByRole('radio', { name: 'Rough' })).toBeChecked();
   await untilConcluded(page);
   await expect(page.getByText(/noise reduction \(strong\) on 2 layers/i)).toBeAttached();
   await page.goto('/card/demo-effects-bound/fixes');
   await untilConcluded(page);
   await expect(page.getByText(/Lower the preview quality to 1\/(3|6)/).first()).toBeVisible();
-  await expect(page.getByText(/In your editor it is called “(Good|Draft)”/).first()).toBeAttached();
+  await expect(page.getByText(/In your editor it is called “(Middling|Rough)”/).first()).toBeAttached();
 });
 
 test('lets a person go on while a reading is worked out', async ({ page }) => {

@@ -20,7 +20,7 @@ describe('preview qualities', () => {
 
   it('are taken at their word where they say a share', () => {
     expect(of('Full, 1/3, 10 %').map(({ ratio }) => ratio)).toEqual([1, 1 / 3, 0.1]);
-    expect(of('Best; Good = 1/3\nDraft').map(({ ratio }) => ratio)).toEqual([1, 1 / 3, 1 / 6]);
+    expect(of('Sharp; Middling = 1/3\nDraft').map(({ ratio }) => ratio)).toEqual([1, 1 / 3, 1 / 6]);
     expect(of('1/1, 0.75').map(({ ratio }) => ratio)).toEqual([1, 0.75]);
     expect(of('100%, 50 %').map(({ ratio }) => ratio)).toEqual([1, 0.5]);
   });
@@ -31,9 +31,9 @@ describe('preview qualities', () => {
   });
 
   it('become levels of the fix, and keep the names that the editor has for them', () => {
-    const profile = profileWith('Full, Good = 1/3, 1/16, 0.02');
+    const profile = profileWith('Full, Middling = 1/3, 1/16, 0.02');
     expect(qualityLevelsOf(profile)).toEqual(['1/3', '1/16', '1/50']);
-    expect(ownNameOf(profile, 1 / 3)).toBe('Good');
+    expect(ownNameOf(profile, 1 / 3)).toBe('Middling');
     expect(ownNameOf(profile, 1 / 16)).toBeNull();
     expect(ownNameOf(profile, 1 / 2)).toBeNull();
   });

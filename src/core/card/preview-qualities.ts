@@ -24,7 +24,7 @@ function shareOf(text: string): number | null {
   return text === '1' || text === '1/1' ? 1 : qualityRatioOf(text);
 }
 
-/** "Good = 1/3" names a share; "1/3" is both; of a name alone the share follows from its rank. */
+/** "Middling = 1/3" names a share; "1/3" is both; of a name alone the share follows from its rank. */
 function parseOne(entry: string): { readonly name: string; readonly ratio: number | null } {
   const [name = '', share, ...more] = entry.split('=').map((part) => part.trim());
   const ratio = share === undefined || more.length > 0 ? null : shareOf(share);

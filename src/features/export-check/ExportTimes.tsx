@@ -2,12 +2,10 @@ import { deriveBaseState, type JobCard } from '@/core/card';
 import { exportTimes } from '@/core/load';
 import { describeExportTaken, describeExportTime, exportWayTexts } from '@/messages/export-check';
 import { FactList } from '@/ui/lists';
-import { NumberField } from '../fields/NumberField';
-import { useOpenCard } from '../shell/card/use-open-card';
+import { FilmLengthField } from '../fields/FilmLengthField';
 
 /** How long each way of exporting takes, estimated from the card, and what the last export took. */
 export function ExportTimes({ card }: { readonly card: JobCard }) {
-  const { run } = useOpenCard();
   const { lengthMin } = card.timeline;
   const taken = card.readings.findLast(({ exportMinutes }) => exportMinutes !== null)?.exportMinutes ?? null;
   return (
@@ -24,15 +22,7 @@ export function ExportTimes({ card }: { readonly card: JobCard }) {
       </FactList>
       {taken !== null && lengthMin !== null && lengthMin > 0 && <p>{describeExportTaken(taken, lengthMin)}</p>}
       <div style={{ maxWidth: 220, paddingTop: 8 }}>
-        <NumberField
-          label="Length of the film"
-          unit="minutes"
-          minValue={0}
-          maxValue={10_000}
-          fractionDigits={1}
-          value={lengthMin}
-          onChange={(length) => run({ type: 'setTimeline', input: { patch: { lengthMin: length } } })}
-        />
+        <FilmLengthField />
       </div>
     </>
   );

@@ -12,7 +12,7 @@ describe('listQualities', () => {
   });
 
   it('calls them what the editor calls them, the best first', () => {
-    expect(labelsOf('Best, Good = 1/3, 1/16')).toEqual(['Best', 'Good', '1/16']);
+    expect(labelsOf('Sharp, Middling = 1/3, 1/16')).toEqual(['Sharp', 'Middling', '1/16']);
     expect(listQualities(card, 1).map(({ value }) => Number(value))).toEqual([1, 0.5, 0.25, 0.125]);
   });
 

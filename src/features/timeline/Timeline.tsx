@@ -14,6 +14,7 @@ import { SegmentedField } from '@/ui/SegmentedField';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
 import { FactField } from '../fields/FactField';
+import { FilmLengthField } from '../fields/FilmLengthField';
 import { NumberField } from '../fields/NumberField';
 import { useOpenCard } from '../shell/card/use-open-card';
 import { StepPage } from '../shell/frame/StepPage';
@@ -116,15 +117,7 @@ export function Timeline() {
             value={timeline.trackCount}
             onChange={(trackCount) => set({ trackCount })}
           />
-          <NumberField
-            label="Length of the film"
-            unit="minutes"
-            minValue={0}
-            maxValue={10_000}
-            fractionDigits={1}
-            value={timeline.lengthMin}
-            onChange={(lengthMin) => set({ lengthMin })}
-          />
+          <FilmLengthField />
           <NumberField
             label="Cuts, if you know"
             unit="a minute"
