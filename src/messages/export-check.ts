@@ -55,7 +55,7 @@ export const exportWayTexts: Readonly<Record<ExportWay, { readonly name: string;
 /** How long a way takes: of the whole film where its length is known, else of each minute of it. */
 export function describeExportTime({ low, high }: ExportTime, lengthMin: number | null): string {
   return lengthMin === null
-    ? `${formatMinutesRange(low, high)} for each minute of film`
+    ? `${formatMinutesRange(low, high)} a minute of film`
     : `${formatMinutesRange(low * lengthMin, high * lengthMin)} for the whole film`;
 }
 

@@ -110,6 +110,7 @@ const setup: fc.Arbitrary<Setup> = fc
       areThreadsRaised: fc.boolean(),
       areThumbnailsOn: fc.constantFrom(...knownStates),
       areFilesKeptOpen: fc.boolean(),
+      arePanelsOnGraphics: fc.boolean(),
       isSpeedFavoured: fc.boolean(),
       spanSec: fc.constantFrom(3, 10),
     }),

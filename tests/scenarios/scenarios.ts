@@ -321,6 +321,59 @@ export const scenarios: readonly Scenario[] = [
     useless: close,
   },
   {
+    name: 'camera raw decoded at full size',
+    complaints: ['playing'],
+    build: (random) => {
+      const draft = withRig(onOldGraphics(draftOf(random)), {
+        isDecodingOnGraphics: false,
+        coreCount: 4,
+        threadCount: 4,
+      });
+      const raw = streamOf({
+        fps: fpsOf(draft),
+        codec: 'prores',
+        bitDepth: 12,
+        chroma: '4:4:4',
+        widthPx: 4096,
+        heightPx: 2160,
+        megabitPerSec: 1000,
+        keyEveryFrames: 1,
+      });
+      return withStream(draft, raw, { megabytePerSec: 1500, seekMs: 0.1 });
+    },
+    cause: 'decode-heavy',
+    cures: ['lower-raw-decode'],
+    useless: close,
+  },
+  {
+    name: 'too little graphics memory by what the machine has',
+    complaints: ['playing'],
+    build: (random) => {
+      const draft = draftOf(random);
+      return withTimeline(withRig(draft, { graphics: { ...draft.rig.graphics, memoryMib: 256 } }), {
+        widthPx: 3840,
+        heightPx: 2160,
+        effects: lightEffects,
+      });
+    },
+    onCard: (card) => ({
+      ...card,
+      preview: { ...card.preview, graphicsDrawing: 'yes' },
+      delivery: { ...card.delivery, heightPx: 2160 },
+      machine: { ...card.machine, graphicsMemoryMib: { value: 256, source: 'typed' } },
+    }),
+    answers: { 'graphics-memory-full': 'yes', 'graphics-monitor': 'yes' },
+    cause: 'graphics-memory-short',
+    cures: [
+      'turn-off-panel-acceleration',
+      'raise-graphics-memory',
+      'turn-off-graphics-drawing',
+      'lower-preview-quality',
+      'smaller-preview-height',
+    ],
+    useless: proxies,
+  },
+  {
     name: 'fine for ten minutes, then slow',
     complaints: ['later'],
     build: (random) => {

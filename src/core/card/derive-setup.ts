@@ -335,6 +335,7 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
         areThreadsRaised: false,
         areThumbnailsOn: editor.areThumbnailsOn,
         areFilesKeptOpen: false,
+        arePanelsOnGraphics: true,
         isSpeedFavoured: false,
         spanSec: usableSpanSec,
       },

@@ -92,6 +92,7 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
       areThreadsRaised: false,
       areThumbnailsOn: 'yes',
       areFilesKeptOpen: false,
+      arePanelsOnGraphics: true,
       isSpeedFavoured: false,
       spanSec: 10,
     },

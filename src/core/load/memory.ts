@@ -45,11 +45,16 @@ export function previewMemoryMibOf({ editor, machine }: Setup): number {
   return editor.previewMemoryMib ?? machine.memoryMib / 4;
 }
 
+/** What the screen wants of graphics memory, and the editor's own windows where the graphics draw them, in MiB. Assumptions. */
+const screenGraphicsMib = 80;
+const panelGraphicsMib = 100;
+
 /** Graphics memory that drawing wants there, in MiB: some pictures of each layer, title and effect. Assumption. */
 export function graphicsNeededMib(setup: Setup): number {
   const { timeline, preview } = setup;
   const pictureMib = (previewMegapixels(timeline, preview) * 4e6 * (preview.workingDepthBits / 8)) / 2 ** 20;
   const pictures =
     timeline.videoLayerCount + timeline.coveredLayerCount + timeline.titleCount + timeline.effects.length;
-  return 180 + 7 * pictureMib * pictures;
+  const panels = setup.editor.arePanelsOnGraphics ? panelGraphicsMib : 0;
+  return screenGraphicsMib + panels + 7 * pictureMib * pictures;
 }

@@ -152,6 +152,8 @@ export interface SetupEditor {
   readonly areThreadsRaised: boolean;
   readonly areThumbnailsOn: KnownState;
   readonly areFilesKeptOpen: boolean;
+  /** Whether the graphics draw the editor's own windows as well; taken to be so until switched off. */
+  readonly arePanelsOnGraphics: boolean;
   /** Decoded pictures are kept in memory for jumps. */
   readonly isSpeedFavoured: boolean;
   /** Seconds that must play in one go. */

@@ -99,7 +99,17 @@ export const practiceChanges: Readonly<Record<string, Change>> = {
   'lower-working-depth': (rig) => withPreview(rig, { depthRatio: 1 }),
   'cheaper-scaling-filter': (rig) => without(rig, 'fine-scaling'),
   'cheaper-colour-conversion': (rig) => without(rig, 'exact-colour'),
-  'lower-raw-decode': same,
+  'lower-raw-decode': (rig) =>
+    mapStreams(rig, (stream) =>
+      stream.isRaw
+        ? {
+            ...stream,
+            megapixels: stream.megapixels / 4,
+            heightPx: stream.heightPx / 2,
+            megabitsPerFrame: 0.45 * stream.megabitsPerFrame,
+          }
+        : stream,
+    ),
   'simpler-3d-drawing': (rig) =>
     withTimeline(rig, { effects: rig.timeline.effects.filter((effect) => effect.kind !== 'layers-3d') }),
   'hide-drawings-on-picture': (rig) => without(rig, 'drawings-on-picture'),
@@ -109,7 +119,9 @@ export const practiceChanges: Readonly<Record<string, Change>> = {
   'turn-off-hardware-decode': (rig) => ({ ...rig, isDecodingOnGraphics: false }),
   'turn-on-graphics-drawing': (rig) => ({ ...rig, isDrawingOnGraphics: true }),
   'turn-off-graphics-drawing': (rig) => ({ ...rig, isDrawingOnGraphics: false }),
-  'turn-off-panel-acceleration': (rig) => withFaults(rig, { graphicsTakenMib: rig.faults.graphicsTakenMib * 0.5 }),
+  'turn-off-panel-acceleration': (
+    rig, // What others hold of it, and what the editor's own windows took.
+  ) => withFaults(rig, { graphicsTakenMib: rig.faults.graphicsTakenMib * 0.5 - 90 }),
   'raise-graphics-memory': (rig) => ({
     ...rig,
     graphics: { ...rig.graphics, memoryMib: rig.graphics.memoryMib * 2 },

@@ -8,6 +8,8 @@ export type PlayerDesign = (typeof playerDesigns)[number];
 export interface RigStream {
   readonly codec: string;
   readonly isDeep: boolean;
+  /** Stored nearly as the sensor saw it, so that half of its size can be read and decoded alone. */
+  readonly isRaw?: boolean;
   /** Samples a pixel against 4:2:0. */
   readonly chromaRatio: number;
   readonly megapixels: number;

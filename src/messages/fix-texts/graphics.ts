@@ -69,9 +69,9 @@ export const graphicsTexts = {
   },
   'raise-graphics-memory': {
     steps: () => [
-      'Save all, and restart into the firmware’s settings.',
-      'Raise the memory set apart for the graphics by one step.',
-      'Save there, and start as usual.',
+      'If your editor limits its graphics memory, raise that first: no restart of the machine is needed.',
+      'Else save all, and restart into the firmware’s settings.',
+      'Raise the memory set apart for the graphics by one step, save there, and start as usual.',
     ],
     where: 'A key while the computer starts: its maker’s page names it. Not every machine has this setting.',
     check: 'The system’s graphics page shows the larger amount.',

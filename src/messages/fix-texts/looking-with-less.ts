@@ -197,8 +197,8 @@ export const lookingWithLessTexts = {
   },
   'lower-raw-decode': {
     steps: () => [
-      'Find at what size raw clips are decoded.',
-      'Set it to half for the preview.',
+      'Find at what size raw clips are decoded; some editors have one for playing and one for standing still.',
+      'Set the one for playing to half.',
       'Play the same stretch as before.',
     ],
     where: 'Usually in the raw settings of the clip or the project.',

@@ -1,4 +1,4 @@
-import { withHidden, withMachine, withPreview, withTroubles } from '../../load/change-state';
+import { withEditor, withHidden, withMachine, withPreview, withTroubles } from '../../load/change-state';
 import { canHardwareDecode } from '../../load/state-facts';
 import type { SetupState } from '../../load/types';
 import { define } from '../define';
@@ -39,8 +39,8 @@ export const graphicsFixes = [
     requires: ['save', 'restart'],
   }),
   define('turn-off-panel-acceleration', {
-    levelsFor: hasGraphics,
-    applyTo: (state) => withTroubles(state, { graphicsMemory: 0.5 }),
+    levelsFor: (state) => hasGraphics(state) && state.setup.editor.arePanelsOnGraphics,
+    applyTo: (state) => withTroubles(withEditor(state, { arePanelsOnGraphics: false }), { graphicsMemory: 0.5 }),
     minutes: 4,
     sacrifice: { functions: 0.05 },
     requires: ['save', 'restart'],

@@ -30,6 +30,9 @@ const withoutHabit = (id: FixId, habit: DrawingHabitId, minutes: number, picture
 /** An effect that reaches far, and takes longer for it. */
 const isStrong = ({ kind, strength }: SetupEffect): boolean => strength === 'strong' && hasReach(kind);
 
+/** Share of a raw picture's bits that half of its size is decoded from: it is stored size upon size. Assumption. */
+const halfRawBits = 0.4;
+
 /** Footage that is stored nearly as the sensor saw it. */
 const isRaw = (stream: PictureStream): boolean => stream.bitDepth >= 12 && stream.meanKeyFrameDistanceFrames <= 1;
 
@@ -139,6 +142,7 @@ export const lookingFixes = [
                 ...clip.original,
                 widthPx: Math.ceil(clip.original.widthPx / 2),
                 heightPx: Math.ceil(clip.original.heightPx / 2),
+                bitrateMbitPerSec: halfRawBits * clip.original.bitrateMbitPerSec,
               },
             }
           : clip,

@@ -26,8 +26,8 @@ export type DriveWord = keyof typeof drives;
 /** A stream as its file tells it. */
 export interface DrawnStream {
   readonly codec: string;
-  readonly bitDepth: 8 | 10;
-  readonly chroma: '4:2:0' | '4:2:2';
+  readonly bitDepth: 8 | 10 | 12;
+  readonly chroma: '4:2:0' | '4:2:2' | '4:4:4';
   readonly widthPx: number;
   readonly heightPx: number;
   readonly fps: number;
@@ -81,6 +81,7 @@ export function drawStream(random: Random): DrawnStream {
 export const toRigStream = (drawn: DrawnStream, drive: RigDrive, graphicsYear: number): RigStream => ({
   codec: drawn.codec,
   isDeep: drawn.bitDepth > 8,
+  isRaw: drawn.bitDepth >= 12 && drawn.keyEveryFrames === 1,
   chromaRatio: drawn.codec === 'h264' && drawn.chroma === '4:2:2' ? 1.33 : 1,
   megapixels: (drawn.widthPx * drawn.heightPx) / 1e6,
   heightPx: drawn.heightPx,
