@@ -33,7 +33,10 @@ export const roleTexts: Readonly<Record<ProgramRole, { readonly label: string; r
   updater: { label: 'updates', what: 'Let it finish, or pause it for today.' },
   launcher: { label: 'starts games', what: 'Quit it from its icon beside the clock.' },
   recorder: { label: 'records the screen', what: 'Stop it: readings taken meanwhile are of a slower machine.' },
-  music: { label: 'plays sound or films', what: 'A player of files takes less than a stream in a browser.' },
+  music: {
+    label: 'plays sound or films',
+    what: 'A player of files takes less than a stream in a browser, and a stream at its lowest quality less than at its best.',
+  },
   indexer: { label: 'searches through files', what: 'Let it finish, or pause it for today.' },
   creative: { label: 'makes or renders', what: 'Save there, then quit it.' },
   unknown: { label: 'not known', what: 'Look it up before you close it.' },

@@ -73,7 +73,8 @@ export const graphicsTexts = {
       'Else save all, and restart into the firmware’s settings.',
       'Raise the memory set apart for the graphics by one step, save there, and start as usual.',
     ],
-    where: 'A key while the computer starts: its maker’s page names it. Not every machine has this setting.',
+    where:
+      'A key while the computer starts, often Delete or F2: its maker’s page names it. It is called BIOS or UEFI set-up there. Not every machine has this setting.',
     check: 'The system’s graphics page shows the larger amount.',
     cost: 'as much of the memory for programs',
     putBack: null,

@@ -7,7 +7,8 @@ export const lookingWithLessTexts = {
       'If your editor has one setting for playing and one for standing still, lower the one for playing.',
       'Play the same stretch as before.',
     ],
-    where: 'Usually a small menu at the lower edge of the viewer, or a right click on the picture.',
+    where:
+      'Usually a small menu at the lower edge of the viewer, or a right click on the picture. In some editors its button must first be added to the viewer’s bar.',
     check: 'Fine detail, such as hair or leaves, looks coarser while playing.',
     cost: 'sharpness while you edit',
     putBack: {

@@ -5,7 +5,7 @@ export const wayOfWorkingTexts = {
     steps: () => [
       'Save a copy of the project.',
       'Remove clips that are on no timeline from the media list, not from the drive.',
-      'Open the project again.',
+      'Keep the rest in folders, with few of them open: pictures are made of what is shown.',
     ],
     where: 'The media list; many editors can select what is unused.',
     check: 'The media list is shorter, and the project opens sooner.',
@@ -13,7 +13,11 @@ export const wayOfWorkingTexts = {
     putBack: null,
   },
   'trim-first': {
-    steps: () => ['Cut the film roughly before adding effects.', 'Leave out takes at once.', 'Only then add layers.'],
+    steps: () => [
+      'Cut the film roughly before adding effects, and leave out takes at once.',
+      'Finish and pre-render the heaviest piece first: all that comes after is lighter.',
+      'Only then add layers.',
+    ],
     where: 'A way of working, not a setting.',
     check: 'The timeline is shorter before effects go on.',
     cost: 'nothing',

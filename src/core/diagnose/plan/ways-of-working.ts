@@ -24,6 +24,8 @@ const moreIsBetter = { shownFps: true, scrubMs: false, openingSec: false, lookMs
 /** What a complaint looks at; the others are of no figure here. */
 const respectOf: Readonly<Partial<Record<Respect, WayOfWorking['respect']>>> = {
   playing: 'shownFps',
+  'in-time': 'shownFps',
+  'every-picture': 'shownFps',
   later: 'shownFps',
   scrubbing: 'scrubMs',
   opening: 'openingSec',
