@@ -7,9 +7,10 @@ import { type KnownState, knownStates } from '@/core/machine';
 import { type Rational, rationalToNumber } from '@/core/numbers/rational';
 import { formatFps } from '@/messages/format';
 import { knownStateTexts } from '@/messages/machine';
-import { timelineFieldNames, whereTaken } from '@/messages/timeline';
+import { listShapes, timelineFieldNames, whereTaken } from '@/messages/timeline';
 import { Button } from '@/ui/Button';
 import { FieldGrid, Spaced } from '@/ui/layout';
+import { FigureList } from '@/ui/lists';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
@@ -41,6 +42,7 @@ export function Timeline() {
   const confirm = (...fields: readonly StatedTimelineField[]) => run({ type: 'confirmTimeline', input: { fields } });
   const isStated = (field: StatedTimelineField): boolean => timeline.stated.includes(field);
   const shape = mainShape(card.clips);
+  const shapes = listShapes(card, shape);
   const guessed = statedTimelineFields.filter((field) => field !== 'effects' && !isStated(field));
   const rates = standardFrameRates.some((rate) => keyOf(rate) === keyOf(timeline.frameRate))
     ? standardFrameRates
@@ -129,6 +131,19 @@ export function Timeline() {
           />
         </FieldGrid>
         {shape && <p>{whereTaken(shape, timeline.stated)}</p>}
+        {shapes.length > 1 && (
+          <FigureList $leastPx={180} $abovePx={12} aria-label="Project, clips and delivery">
+            {shapes.map(({ name, size, rate }) => (
+              <div key={name}>
+                <dt>{name}</dt>
+                <dd>
+                  {size}
+                  {rate !== '' && <small>{rate}</small>}
+                </dd>
+              </div>
+            ))}
+          </FigureList>
+        )}
         <Spaced $abovePx={12}>
           <SegmentedField<KnownState>
             label="Something shows through a layer"

@@ -34,6 +34,12 @@ function proxySacrifice(state: SetupState, level: FixLevel): Partial<Sacrifice> 
 const hasProxies = ({ setup }: SetupState): boolean => setup.clips.some((clip) => clip.proxy !== null);
 const isLong = (stream: PictureStream): boolean => stream.meanKeyFrameDistanceFrames > 1.5;
 
+/** Half of a number of lines, in whole even lines. */
+const halfOf = (heightPx: number): number => 2 * Math.round(heightPx / 4);
+/** Below these nobody sees what they cut. Assumptions. */
+const leastProjectPx = 360;
+const leastProjectFps = 12;
+
 /** Megabits a megapixel and frame of footage converted to a codec made for editing. Assumption: a middling grade. */
 const editingMegabitPerMegapixel = 1.8;
 
@@ -135,8 +141,9 @@ export const footageFixes = [
     levelsFor: ({ setup }) => {
       const { heightPx } = setup.timeline;
       const delivered = setup.delivered.heightPx;
-      const offered = delivered !== null ? [delivered] : [1080, 720];
-      return offered.filter((candidate) => candidate < heightPx);
+      // Below the delivery it is a loan for the time of cutting, put back before export.
+      const offered = delivered !== null ? [delivered, halfOf(delivered)] : [1080, 720];
+      return offered.filter((candidate) => candidate >= leastProjectPx && candidate < heightPx);
     },
     applyTo: (state, level) => withProjectHeight(state, numberLevel('lower-project-size', level)),
     minutes: 6,
@@ -151,8 +158,10 @@ export const footageFixes = [
   define('lower-project-rate', {
     levelsFor: ({ setup }) => {
       const delivered = setup.delivered.frameRateFps;
-      const offered = delivered !== null ? [delivered] : [30, 25];
-      return offered.filter((candidate) => candidate < setup.timeline.frameRateFps - 0.1);
+      const offered = delivered !== null ? [delivered, delivered / 2] : [30, 25];
+      return offered.filter(
+        (candidate) => candidate >= leastProjectFps && candidate < setup.timeline.frameRateFps - 0.1,
+      );
     },
     applyTo: (state, level) => withProjectRate(state, numberLevel('lower-project-rate', level)),
     minutes: 6,
