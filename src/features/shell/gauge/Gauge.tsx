@@ -13,6 +13,7 @@ import { scrubFeelTexts } from '@/messages/interview';
 import { describeMinutesSpent } from '@/messages/loop';
 import { describeNamedCause } from '@/messages/named-cause';
 import { describeReadingWay } from '@/messages/readings';
+import { listSetNow } from '@/messages/set-now';
 import { Button } from '@/ui/Button';
 import { Drop } from '@/ui/Drop';
 import { FrameBudget } from '@/ui/FrameBudget';
@@ -98,6 +99,10 @@ const Ends = styled.p`
   font-size: 13.5px;
   color: ${colour.inkSoft};
 `;
+const SetNow = styled.p`
+  font-size: 13.5px;
+  color: ${colour.inkSoft};
+`;
 const Cause = styled.p`
   margin-top: 8px;
   font-size: 15px;
@@ -175,6 +180,7 @@ function RateBox({ card, overview, conclusion }: GaugeProps) {
         <span>usable: {formatRate(Math.ceil(usableRateRatio * targetFps * 10) / 10)}</span>
       </Ends>
       {reading?.scrubFeel && <Ends as="p">scrubbing: {scrubFeelTexts[reading.scrubFeel].label.toLowerCase()}</Ends>}
+      <SetNow>set now: {listSetNow(card).join(', ')}</SetNow>
       {!isShownBeside && (
         <FrameBudget lanes={toBudgetLanes(stages)} budgetMs={findings.budgetMs} formatMs={formatMs} size="small" />
       )}
