@@ -45,7 +45,7 @@ export const planProbability = 0.8;
 /** A fix that adds less than this is left out again. */
 const leastAdded = 0.01;
 /** Fixes that are looked at in a plan; the others bring nothing by themselves. */
-const mostCandidates = 16;
+const mostCandidates = 20;
 /** So many of them for what they bring, the others for what they bring for their cost. */
 const mostByGain = 4;
 /** Levels of one fix among them. */
