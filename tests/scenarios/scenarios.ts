@@ -232,7 +232,7 @@ export const scenarios: readonly Scenario[] = [
         coreCount: 4,
         threadCount: 4,
       });
-      const footage = streamOf({ fps: fpsOf(draft), codec: 'hevc', widthPx: 3840, heightPx: 2160, megabitPerSec: 60 });
+      const footage = streamOf({ fps: fpsOf(draft), codec: 'hevc', widthPx: 3840, heightPx: 2160, megabitPerSec: 90 });
       return withTimeline(withStream(draft, footage), {
         effects: [{ kind: 'colour-curves', layerCount: 1, strength: 'usual' }],
       });
@@ -269,7 +269,7 @@ export const scenarios: readonly Scenario[] = [
       return withStream(draft, footage);
     },
     onCard: (card) => ({ ...card, preview: { ...card.preview, hardwareDecode: 'unknown' } }),
-    answers: { 'other-editor': 'smoothly' },
+    answers: { 'other-editor': 'smoothly', 'hardware-monitor': 'no' },
     cause: 'hardware-decode-off',
     cures: ['turn-on-hardware-decode', 'make-proxies'],
     useless: close,
@@ -277,8 +277,8 @@ export const scenarios: readonly Scenario[] = [
   {
     name: 'something records the screen meanwhile',
     complaints: ['playing'],
-    build: (random) => plant(withDemandingFootage(onOldGraphics(draftOf(random))), 'programs-busy', 0.9),
-    answers: { 'recorder-runs': 'yes' },
+    build: (random) => plant(withDemandingFootage(onOldGraphics(draftOf(random)), 1920, 1080), 'programs-busy', 0.9),
+    answers: { 'recorder-runs': 'yes', 'played-well-before': 'used-to' },
     cause: 'programs-busy',
     cures: ['close-programs', 'stop-startup-programs'],
     useless: { id: 'turn-on-graphics-drawing', level: null },

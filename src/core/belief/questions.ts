@@ -180,8 +180,9 @@ const definitions = [
     answers: answersYesNo,
     minutes: 0.25,
     canAsk: always,
-    // One busy program in four records the screen or a call; some record without being felt. Assumptions.
-    chances: ({ state }) => yesNo(state.hidden.troubles.programs > 0 ? 0.25 : 0.03),
+    // One busy program in three records the screen or a call, and people know whether one does; some record without being felt.
+    // Assumptions.
+    chances: ({ state }) => (state.hidden.troubles.programs > 0 ? [0.35, 0.65] : [0.03, 0.97]),
   },
   {
     id: 'other-editor',

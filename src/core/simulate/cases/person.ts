@@ -139,8 +139,8 @@ function truthOf(questionId: string, history: FilmHistory, rig: Rig, outcome: Ri
     case 'other-programs':
       return yesNo(others > 0.2 * rig.coreCount);
     case 'recorder-runs':
-      // Of busy programs that nobody listed one in four records.
-      return yesNo(rig.faults.unlistedCores > 0 && Math.round(rig.faults.unlistedMib) % 4 === 0);
+      // Of busy programs that nobody listed one in three records.
+      return yesNo(rig.faults.unlistedCores > 0 && Math.round(rig.faults.unlistedMib) % 3 === 0);
     case 'other-editor':
       return lookOf(inAnotherEditor(rig));
     case 'memory-full':
