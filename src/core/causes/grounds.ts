@@ -7,7 +7,7 @@ import { drawnLayerCount, idleBlendCount, previewHeightPx } from '../load/previe
 import { canHardwareDecode } from '../load/state-facts';
 import type { PictureStream, SetupEffect, SetupState, StageCost } from '../load/types';
 import type { CauseId, LoadCause } from './catalogue';
-import { extraWorkOf, mismatchRatio } from './definitions/editor';
+import { extraWorkOf, mismatchRatio, neededDepthBits } from './definitions/editor';
 import { isInTheWay, isPreviewMemoryShort } from './definitions/machine';
 import { isSlowDrive } from './slow-drive';
 import { stagesOfPart } from './stages-of-part';
@@ -225,7 +225,9 @@ const groundsOf: Readonly<Record<CauseId, Grounds>> = {
   'preview-overdone': ({ state }) => {
     const habits = extraWorkOf(state);
     const { workingDepthBits } = state.setup.preview;
-    return [(habits.length > 0 || workingDepthBits > 8) && { code: 'extra-work', habits, workingDepthBits }];
+    return [
+      (habits.length > 0 || workingDepthBits > neededDepthBits) && { code: 'extra-work', habits, workingDepthBits },
+    ];
   },
   'hardware-decode-unreliable': () => [],
   'graphics-drawing-off': ({ state: { setup } }) => [

@@ -8,7 +8,7 @@ import { createRandom } from '../numbers/random';
 describe('what people trip over', () => {
   for (const scenario of scenarios)
     it(`${scenario.name}: named, cured by the first plan, and nothing expected of what cannot help`, () => {
-      for (const variant of [1, 2]) expect(faultsOf(scenario, variant), `variant ${variant}`).toEqual([]);
+      expect(faultsOf(scenario, 1)).toEqual([]);
     });
 });
 

@@ -6,7 +6,7 @@ import { drawingHabitIds, drawingHabits } from './drawing-habits';
 import { blendCost, effectMs, scaleMs, showCost } from './effect-costs';
 import { editorWantsMib, graphicsNeededMib, memoryNeededMib, previewMemoryMibOf } from './memory';
 import { drawnLayerCount, idleBlendCount, previewMegapixels } from './preview-picture';
-import { isGraphicsDrawing, isHardwareDecoding } from './state-facts';
+import { isGraphicsDrawing, isHardwareDecoding, leftOutRatioOf } from './state-facts';
 import { pieceCount, usualCutsPerMinute } from './timeline-length';
 import type { PlayingMoment, Setup, SetupState, TroubleId } from './types';
 
@@ -231,7 +231,7 @@ export function compile(state: SetupState, moment: PlayingMoment): Coefficients 
       hidden.effectsAt === 'unknown' ? unknownEditors.effectsAtClip : hidden.effectsAt === 'clip' ? 1 : 0,
     computesFirstProbability:
       editor.playsBy === 'unknown' ? unknownEditors.computesFirst : editor.playsBy === 'computing-first' ? 1 : 0,
-    skippedRatio: { skipped: 1, unknown: 0.6, 'all-played': 0 }[editor.lateFrames],
+    skippedRatio: leftOutRatioOf(setup),
     unlistedEffectsProbability: unlistedProbabilityOf(timeline.hasOnlyListedEffects, timeline.areEffectsStated),
     unlistedLayersProbability: unlistedProbabilityOf(timeline.hasOnlyListedLayers, timeline.areLayersStated),
     idleBlendProbability: unknownEditors.idleBlend,

@@ -29,8 +29,8 @@ export interface ExportTime {
 
 /**
  * How long an export takes: each picture is decoded from the original, drawn with all effects at the film's full size, and encoded, on
- * all cores that are free; the slowest of cores and graphics sets the pace. A film of 25 pictures a second at 1080 lines takes four
- * quick cores 0.8 minutes a minute, quickly encoded. Ways that the machine has no part for are left out.
+ * all cores that are free; the slowest of cores and graphics sets the pace. What a new card assumes (four modest cores, 25 pictures a
+ * second at 1080 lines) takes 1.1 minutes a minute, quickly encoded. Ways that the machine has no part for are left out.
  */
 export function exportTimes(state: SetupState): readonly ExportTime[] {
   const { setup } = state;

@@ -24,3 +24,7 @@ export const mayHoldEffects = ({ setup: { timeline } }: SetupState): boolean =>
 export const mayHoldLayers = ({ setup: { timeline } }: SetupState): boolean =>
   timeline.videoLayerCount + timeline.coveredLayerCount + timeline.titleCount > 1 ||
   !(timeline.areLayersStated || timeline.hasOnlyListedLayers);
+
+/** How far late pictures are left out, 0 to 1; where nobody knows, most editors do. Assumption. */
+export const leftOutRatioOf = ({ editor }: Setup): number =>
+  ({ skipped: 1, unknown: 0.6, 'all-played': 0 })[editor.lateFrames];

@@ -1,4 +1,5 @@
 import { type Extent, extentOf, type Outcomes, widestOf } from '../load/evaluate';
+import { leftOutRatioOf } from '../load/state-facts';
 import type { SetupState } from '../load/types';
 import {
   usableFreezeMs,
@@ -41,9 +42,6 @@ const under = (
 ): GapTerm => ({ outcome, limitOf, worse: -1, weightOf });
 const wantedFps = ({ setup }: SetupState): number => usableRateRatio * setup.targetFps;
 
-/** How far late pictures are left out, 0 to 1; where nobody knows, most editors do. Assumption. */
-const leftOutRatio = ({ setup }: SetupState): number =>
-  ({ skipped: 1, unknown: 0.6, 'all-played': 0 })[setup.editor.lateFrames];
 /** Fewer pictures than this share of the target tell nobody where to cut, and slower than that nobody waits. Assumptions. */
 const leastShare = { inTime: 0.3, everyPicture: 0.2 } as const;
 const shareOfTarget =
@@ -57,14 +55,17 @@ const termsOf: Readonly<Record<Respect, { readonly terms: readonly GapTerm[]; re
   // Where late pictures are left out, sound and picture stay together at any rate.
   'in-time': {
     terms: [
-      under('shownFps', wantedFps, (state) => 1 - leftOutRatio(state)),
+      under('shownFps', wantedFps, ({ setup }) => 1 - leftOutRatioOf(setup)),
       under('shownFps', shareOfTarget(leastShare.inTime)),
     ],
     isWorstOnly: true,
   },
   // Where all are played, each is seen at any rate.
   'every-picture': {
-    terms: [under('shownFps', wantedFps, leftOutRatio), under('shownFps', shareOfTarget(leastShare.everyPicture))],
+    terms: [
+      under('shownFps', wantedFps, ({ setup }) => leftOutRatioOf(setup)),
+      under('shownFps', shareOfTarget(leastShare.everyPicture)),
+    ],
     isWorstOnly: true,
   },
   later: { terms: [under('laterFps', wantedFps)], isWorstOnly: false },

@@ -96,7 +96,7 @@ export const projectMismatch = {
 } as const satisfies CauseDefinition;
 
 /** The working depth that previews need. */
-const neededDepthBits = 8;
+export const neededDepthBits = 8;
 
 /** Things that the editor does for each picture that cutting does not need, and that are said or supposed to be on. */
 export const extraWorkOf = ({ setup: { preview } }: SetupState): readonly DrawingHabitId[] =>
