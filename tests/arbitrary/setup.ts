@@ -85,7 +85,7 @@ const setup: fc.Arbitrary<Setup> = fc
     }),
     preview: fc.record({
       qualityRatio: fc.constantFrom(1, 0.75, 0.5, 0.25, 0.125),
-      qualityLevels: fc.constantFrom(['1/2', '1/4', '1/8'], ['1/3', '1/16'], []),
+      qualities: fc.constantFrom('', 'Full, 1/3, 1/16', 'Full'),
       heightPx: fc.option(fc.integer({ min: 16, max: 2160 }), { nil: null }),
       viewerHeightPx: fc.option(fc.integer({ min: 16, max: 2160 }), { nil: null }),
       areEffectsBypassed: fc.boolean(),

@@ -21,7 +21,6 @@ import { measureDecoding, measureLatency, measureReading } from '../test-play/me
 import { usableSpanSec } from '../usable/limits';
 import { hardwareVerdictOf } from './hardware-verdict';
 import { plausibleFps } from './plausible-fps';
-import { qualityLevelsOf } from './preview-qualities';
 import type { CardClip, CardEditor, CardProgram, CardProxy, JobCard } from './types';
 
 /** Where nothing was read of a clip's key frames: a second apart, but for codecs that have nothing else. Assumption. */
@@ -315,7 +314,7 @@ export function deriveBaseState(card: JobCard, tests: JobCard['decodeTests'] = c
       },
       preview: {
         qualityRatio: preview.qualityRatio,
-        qualityLevels: qualityLevelsOf(card.editorProfile),
+        qualities: card.editorProfile.qualities,
         heightPx: preview.heightPx,
         viewerHeightPx: preview.viewerHeightPx,
         areEffectsBypassed: false,

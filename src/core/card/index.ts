@@ -1,3 +1,11 @@
+export {
+  levelOfRatio,
+  ownNameOf,
+  type PreviewQuality,
+  parseQualities,
+  type QualitiesFailure,
+  qualityLevelsOf,
+} from '../fixes/preview-qualities';
 export { createProgram, listChosen, recorderAt, rolesSaid, smallProgramsId, splitMemory } from './card-programs';
 export * from './commands';
 export { createCardClip } from './create-card-clip';
@@ -10,14 +18,6 @@ export { type HardwareVerdict, hardwareVerdictOf } from './hardware-verdict';
 export { migrateCard } from './migrations';
 export { type CardFailure, parseCard, parseCardText, serializeCard } from './parse-card';
 export { isPlayable, tellsOfDrive, testableClip } from './playable-clip';
-export {
-  levelOfRatio,
-  ownNameOf,
-  type PreviewQuality,
-  parseQualities,
-  type QualitiesFailure,
-  qualityLevelsOf,
-} from './preview-qualities';
 export { isReadyToExport, listPutBack, mayPointAtCopies, type PutBackLine } from './put-back';
 export {
   editorAttachWays,

@@ -1,5 +1,4 @@
-import { bringsCopies, findFixFacts, type PutBackTime } from '../fixes/fix-facts';
-import { previewFixIds } from '../fixes/fix-traits';
+import { bringsCopies, findFixFacts, type PutBackTime, previewFixIds } from '../fixes/fix-facts';
 import { fixesOfSet, keptTrials, openTrial, workingSetInUse } from './fixes-in-force';
 import type { FixUse, JobCard, Trial } from './types';
 

@@ -125,6 +125,12 @@ export const fixFacts = [
 
 export type FixId = (typeof fixFacts)[number]['id'];
 
+/** The two ways of drawing a smaller preview. */
+export const previewFixIds = {
+  quality: 'lower-preview-quality',
+  height: 'smaller-preview-height',
+} as const satisfies Readonly<Record<string, FixId>>;
+
 export const fixIds: readonly FixId[] = fixFacts.map(({ id }) => id);
 
 /** The facts of a fix, or undefined: a card may name fixes of a newer Oil Can. */

@@ -1,11 +1,5 @@
 import { type FixId, findFixFacts } from './fix-facts';
 
-/** The two ways of drawing a smaller preview. */
-export const previewFixIds = {
-  quality: 'lower-preview-quality',
-  height: 'smaller-preview-height',
-} as const satisfies Readonly<Record<string, FixId>>;
-
 /** Fixes that change the look of the film, so that its colours cannot be judged while they are in force. */
 const lookChangingIds: ReadonlySet<string> = new Set<FixId>([
   'bypass-effects',

@@ -13,6 +13,7 @@ export {
   isSwitchable,
   type PutBackTime,
   parseLevelOf,
+  previewFixIds,
   qualityRatioOf,
 } from './fix-facts';
 export {
@@ -24,7 +25,6 @@ export {
   isLongFilm,
   isWayOfWorking,
   makesProxies,
-  previewFixIds,
   splittingId,
   workOrder,
 } from './fix-traits';

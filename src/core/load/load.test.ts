@@ -66,7 +66,7 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
     },
     preview: {
       qualityRatio: 1,
-      qualityLevels: ['1/2', '1/4', '1/8'],
+      qualities: '',
       heightPx: null,
       viewerHeightPx: null,
       areEffectsBypassed: false,

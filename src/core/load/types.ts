@@ -122,8 +122,8 @@ export interface SetupTimeline {
 export interface SetupPreview {
   /** Preview quality as a fraction of full: 1, 1/2, 1/4 … */
   readonly qualityRatio: number;
-  /** The smaller qualities that the editor has, as fractions of full: "1/2", "1/3". */
-  readonly qualityLevels: readonly string[];
+  /** The qualities that the editor has, in the person's words; empty where nobody said. Read only where fixes are offered. */
+  readonly qualities: string;
   /** Height at which the preview is drawn, or null where it follows the quality alone. */
   readonly heightPx: number | null;
   /** How high the viewer is on the screen, in lines, or null where nobody said. */

@@ -23,6 +23,11 @@ const Item = styled.li`
   padding: 6px 0;
   border-top: 1px solid ${colour.line};
   &:first-child { border-top: 0; }
+  @media (max-width: 700px) {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+    > :first-child { grid-column: 1 / -1; }
+    > :last-child { justify-self: start; }
+  }
 `;
 const Adding = styled(Row)`
   align-items: end;

@@ -2,6 +2,7 @@ import { type Belief, type BeliefForecast, forecastUnder } from '../../belief';
 import type { FixUse } from '../../card';
 import { applyFixes, type FixAtLevel, isLevelOf, previewFixIds, suggestedHeightsPx } from '../../fixes';
 import { missingLinesRatio, seenHeightPx } from '../../fixes/preview-level';
+import { qualityLevelsOf } from '../../fixes/preview-qualities';
 import { previewHeightPx } from '../../load/preview-picture';
 
 /** The two ways of drawing a smaller preview. */
@@ -22,7 +23,7 @@ export interface PreviewChoice {
 
 /** Qualities are those that the editor has; heights are suggested from how high the viewer is. */
 const offeredBy = (belief: Belief, kind: PreviewChoiceKind): readonly (string | number)[] =>
-  kind === 'quality' ? belief.base.setup.preview.qualityLevels : suggestedHeightsPx(viewerHeightPx(belief));
+  kind === 'quality' ? qualityLevelsOf(belief.base.setup.preview) : suggestedHeightsPx(viewerHeightPx(belief));
 
 /**
  * What each preview quality and height would bring, the full picture first; `own` are further levels that the person

@@ -7,6 +7,7 @@ import type { PictureStream, SetupEffect, SetupState } from '../../load/types';
 import { define, numberLevel } from '../define';
 import { type FixId, type FixLevel, qualityRatioOf } from '../fix-facts';
 import { seenHeightPx, smallerPictureSacrifice, suggestedHeightsPx } from '../preview-level';
+import { qualityLevelsOf } from '../preview-qualities';
 import type { FixDefinition } from '../types';
 
 const withQuality = (state: SetupState, level: FixLevel): SetupState => {
@@ -40,7 +41,7 @@ const isRaw = (stream: PictureStream): boolean => stream.bitDepth >= 12 && strea
 export const lookingFixes = [
   define('lower-preview-quality', {
     levelsFor: ({ setup }) =>
-      setup.preview.qualityLevels.filter((level) => (qualityRatioOf(level) ?? 1) < setup.preview.qualityRatio),
+      qualityLevelsOf(setup.preview).filter((level) => (qualityRatioOf(level) ?? 1) < setup.preview.qualityRatio),
     applyTo: withQuality,
     minutes: 2,
     sacrifice: (state, level) => smallerPictureSacrifice(withQuality(state, level)),

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { ownNameOf, parseQualities, qualityLevelsOf, unknownProfile } from '.';
+import { unknownProfile } from '../card';
+import { ownNameOf, parseQualities, qualityLevelsOf } from './preview-qualities';
 
 const of = (text: string) => {
   const read = parseQualities(text);

@@ -1,6 +1,6 @@
-import { qualityRatioOf } from '../fixes/fix-facts';
+import type { EditorProfile } from '../card/types';
 import { fail, type Result, succeed } from '../result';
-import type { EditorProfile } from './types';
+import { qualityRatioOf } from './fix-facts';
 
 /** One preview quality of the person's editor: what it is called there, and its share of full. */
 export interface PreviewQuality {
@@ -67,13 +67,13 @@ export function levelOfRatio(ratio: number): string {
 const usualLevels = ['1/2', '1/4', '1/8'] as const;
 
 /** The qualities that the person's editor has; none where nobody said, or where what was said cannot be read. */
-function qualitiesOf({ qualities }: EditorProfile): readonly PreviewQuality[] {
+function qualitiesOf({ qualities }: Pick<EditorProfile, 'qualities'>): readonly PreviewQuality[] {
   const read = parseQualities(qualities);
   return read.ok ? read.value : [];
 }
 
 /** The smaller qualities that the person's editor has, best first, as levels of a fix. */
-export function qualityLevelsOf(profile: EditorProfile): readonly string[] {
+export function qualityLevelsOf(profile: Pick<EditorProfile, 'qualities'>): readonly string[] {
   const qualities = qualitiesOf(profile);
   return qualities.length > 0
     ? qualities.filter(({ ratio }) => ratio < 1).map(({ ratio }) => levelOfRatio(ratio))
@@ -81,7 +81,7 @@ export function qualityLevelsOf(profile: EditorProfile): readonly string[] {
 }
 
 /** What a quality is called in the person's editor; null where they gave it no name of its own. */
-export function ownNameOf(profile: EditorProfile, ratio: number): string | null {
+export function ownNameOf(profile: Pick<EditorProfile, 'qualities'>, ratio: number): string | null {
   const own = qualitiesOf(profile).find((quality) => Math.abs(quality.ratio - ratio) < sameRatio);
   return own && shareOf(own.name) === null ? own.name : null;
 }
