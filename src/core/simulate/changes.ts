@@ -119,9 +119,8 @@ export const practiceChanges: Readonly<Record<string, Change>> = {
   'turn-off-hardware-decode': (rig) => ({ ...rig, isDecodingOnGraphics: false }),
   'turn-on-graphics-drawing': (rig) => ({ ...rig, isDrawingOnGraphics: true }),
   'turn-off-graphics-drawing': (rig) => ({ ...rig, isDrawingOnGraphics: false }),
-  'turn-off-panel-acceleration': (
-    rig, // What others hold of it, and what the editor's own windows took.
-  ) => withFaults(rig, { graphicsTakenMib: rig.faults.graphicsTakenMib * 0.5 - 90 }),
+  // What others hold of it, and what the editor's own windows took.
+  'turn-off-panel-acceleration': (rig) => withFaults(rig, { graphicsTakenMib: rig.faults.graphicsTakenMib * 0.5 - 90 }),
   'raise-graphics-memory': (rig) => ({
     ...rig,
     graphics: { ...rig.graphics, memoryMib: rig.graphics.memoryMib * 2 },
