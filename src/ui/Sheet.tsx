@@ -32,15 +32,17 @@ interface SheetProps {
   /** Beside the title, at the right. */
   readonly aside?: ReactNode;
   readonly kind?: 'plain' | 'next';
+  /** What it shows is being worked out anew, and may move. */
+  readonly isBusy?: boolean;
   readonly children: ReactNode;
 }
 
 /** A sheet of paper with a heading: the unit of every screen. */
-export function Sheet({ title, aside, kind = 'plain', children }: SheetProps) {
+export function Sheet({ title, aside, kind = 'plain', isBusy, children }: SheetProps) {
   const id = useId();
   return (
     // Focus comes here where a button on it takes itself away.
-    <Box aria-labelledby={id} data-kind={kind} tabIndex={-1}>
+    <Box aria-labelledby={id} data-kind={kind} aria-busy={isBusy} tabIndex={-1}>
       <Head>
         <h2 id={id}>{title}</h2>
         {aside !== undefined && <div>{aside}</div>}

@@ -25,7 +25,6 @@ test('hands the focus on from buttons that remove themselves, and brings a trial
   await openStep(page, 'demo-effects-bound', 'fixes');
   await untilConcluded(page);
   const tryIt = page.getByRole('button', { name: lowerQuality }).last();
-  await tryIt.scrollIntoViewIfNeeded();
   await tryIt.focus();
   await page.keyboard.press('Enter');
   const trial = page.getByRole('region', { name: /^On trial: / });

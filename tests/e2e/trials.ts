@@ -6,9 +6,13 @@ export const unfold = (page: Page) =>
     for (const details of folded) (details as HTMLDetailsElement).open = true;
   });
 
-/** Waits until what is concluded belongs to the card as it is. */
-export const untilConcluded = (page: Page) =>
-  page.locator('section[aria-label="Next step"][aria-busy="false"]').waitFor({ state: 'attached', timeout: 30_000 });
+/** Waits until what is concluded belongs to the card as it is, and the fixes stand in their order by it. */
+export async function untilConcluded(page: Page): Promise<void> {
+  await page
+    .locator('section[aria-label="Next step"][aria-busy="false"]')
+    .waitFor({ state: 'attached', timeout: 30_000 });
+  await expect(page.locator('main section[aria-busy="true"]')).toHaveCount(0, { timeout: 30_000 });
+}
 
 /** Lowers the preview quality, to whichever level is the gentlest that cures. */
 export const lowerQuality = /^Try this: Lower the preview quality to 1\/\d$/;

@@ -28,6 +28,7 @@ export function AllFixes({ card, posterior, shown, canTry, isUsable, onTry }: Al
   const settled = useDeferredValue(card);
   const read = useDeferredValue(posterior);
   const ranked = useMemo(() => rankCardFixes(settled, read ?? priorBelief(settled)), [settled, read]);
+  const isBusy = settled !== card || read !== posterior;
   const shownKey = shown && ranked.find((fix) => isSameFix(fix, shown))?.effectKey;
   const others = ranked.filter(
     (fix) =>
@@ -53,6 +54,7 @@ export function AllFixes({ card, posterior, shown, canTry, isUsable, onTry }: Al
         <Sheet
           title="Others worth trying"
           aside={`what each brings for what it costs, by ${read ? 'your readings' : 'the estimate'}`}
+          isBusy={isBusy}
         >
           {helpful.slice(0, openCount).map(show)}
           {helpful.length > openCount && (
@@ -72,7 +74,7 @@ export function AllFixes({ card, posterior, shown, canTry, isUsable, onTry }: Al
         </Sheet>
       )}
       {idle.length > 0 && (
-        <Sheet title="Would bring little or nothing here" aside="still in reach, if you know better">
+        <Sheet title="Would bring little or nothing here" aside="still in reach, if you know better" isBusy={isBusy}>
           <Disclosure label={`Show ${idle.length} fixes`}>{groupByEffect(idle).map(show)}</Disclosure>
         </Sheet>
       )}
