@@ -14,8 +14,8 @@ const counting: CaptureProgress = {
   isQuiet: false,
 };
 
-const start = (measureCapture: CaptureWorkerApi['measureCapture']) => {
-  const worker = new ChannelWorker({ measureCapture });
+const start = (measureCapture: CaptureWorkerApi['measureCapture'], finishCapture: () => void = () => undefined) => {
+  const worker = new ChannelWorker({ measureCapture, finishCapture });
   const told: CaptureProgress[] = [];
   const frames = new ReadableStream<VideoFrame>({ start: (controller) => controller.close() });
   const running = startCapture(
@@ -38,6 +38,22 @@ describe('startCapture', () => {
     expect(frames.locked).toBe(true);
     expect(await running.outcome).toEqual({ ok: false, failure: { code: 'capture-silent' } });
     expect([told, worker.isTerminated]).toEqual([[counting], true]);
+  });
+
+  it('can be ended before its time, with what it came to', async () => {
+    let finish = (): void => undefined;
+    const finished = new Promise<void>((resolve) => {
+      finish = resolve;
+    });
+    const { running } = start(
+      async () => {
+        await finished;
+        return { ok: false, failure: { code: 'capture-ended' } };
+      },
+      () => finish(),
+    );
+    running.finish();
+    expect(await running.outcome).toEqual({ ok: false, failure: { code: 'capture-ended' } });
   });
 
   it('stops at once, and answers for a worker that breaks', async () => {

@@ -1,10 +1,13 @@
-import { transfer } from 'comlink';
+import { type Remote, transfer } from 'comlink';
 import type { CaptureFailure, CaptureProgress, CaptureReading, CaptureRequest } from '@/core/meter';
 import type { CaptureWorkerApi } from './capture.protocol';
 import { startWorkerJob, type WorkerJob } from './worker-job';
 
 /** One shared window being measured. */
-export type RunningCapture = WorkerJob<CaptureReading, CaptureFailure>;
+export interface RunningCapture extends WorkerJob<CaptureReading, CaptureFailure> {
+  /** Ends it before its time, with what it came to so far. */
+  readonly finish: () => void;
+}
 
 /** The worker tells how it stands four times a second; on a busy machine it may be late. */
 const silenceMs = 10_000;
@@ -15,12 +18,18 @@ export const startCapture = (
   request: CaptureRequest,
   onProgress: (progress: CaptureProgress) => void,
   createWorker: () => Worker = () => new Worker(new URL('./capture.worker.ts', import.meta.url), { type: 'module' }),
-): RunningCapture =>
-  startWorkerJob<CaptureWorkerApi, CaptureProgress, CaptureReading, CaptureFailure>({
+): RunningCapture => {
+  let worker: Remote<CaptureWorkerApi> | null = null;
+  const job = startWorkerJob<CaptureWorkerApi, CaptureProgress, CaptureReading, CaptureFailure>({
     createWorker,
-    run: (api, report) => api.measureCapture(transfer(frames, [frames]), request, report),
+    run: (api, report) => {
+      worker = api;
+      return api.measureCapture(transfer(frames, [frames]), request, report);
+    },
     onProgress,
     silenceLimitMs: silenceMs,
     broke: (detail) => ({ code: 'capture-broke', detail }),
     stopped: { code: 'capture-stopped' },
   });
+  return { ...job, finish: () => worker?.finishCapture() };
+};

@@ -8,4 +8,6 @@ export interface CaptureWorkerApi {
     request: CaptureRequest,
     onProgress: (progress: CaptureProgress) => void,
   ) => Promise<Result<CaptureReading, CaptureFailure>>;
+  /** Ends what is measured now, with what it came to so far. */
+  readonly finishCapture: () => void;
 }

@@ -111,6 +111,117 @@ test('tells how scrubbing feels in figures, and keeps them with what took them',
   );
 });
 
+const half = 'Lower the preview quality to 1/2';
+
+/** Shares the window, and watches it with a setting named that is switched to and fro. */
+async function watchLive(meter: Page): Promise<void> {
+  await meter.getByRole('radiogroup', { name: 'What you will do' }).getByText('Switching a setting').click();
+  await meter.getByRole('button', { name: /Setting that you switch/ }).click();
+  await meter.getByRole('option', { name: half }).click();
+  await meter.getByRole('button', { name: 'Share a window' }).click();
+  await meter.getByRole('button', { name: 'Watch live' }).click();
+  await expect(meter.getByRole('button', { name: 'I have switched it' })).toBeEnabled({ timeout: 20_000 });
+}
+
+/** Plays each rate for so long, one after the other, and presses each time; gives when the first press came, and each next. */
+async function switchThrough(
+  meter: Page,
+  practice: Page,
+  rates: readonly number[],
+  eachMs: number,
+): Promise<readonly number[]> {
+  const rate = practice.getByRole('textbox', { name: 'New pictures a second' });
+  const switchedMs: number[] = [];
+  for (const fps of rates) {
+    await meter.waitForTimeout(eachMs);
+    await rate.fill(String(fps));
+    await rate.press('Tab');
+    switchedMs.push(Date.now());
+    await meter.getByRole('button', { name: 'I have switched it' }).click();
+  }
+  await meter.waitForTimeout(eachMs);
+  await meter.getByRole('button', { name: 'End and compare' }).click();
+  return switchedMs;
+}
+
+interface ShownStretch {
+  readonly fromSec: number;
+  readonly toSec: number;
+  readonly fps: number;
+  readonly verdict: string;
+}
+
+async function readStretches(meter: Page): Promise<readonly ShownStretch[]> {
+  const result = meter.getByRole('region', { name: 'What switching changed' });
+  await result.getByText(/^Stretch by stretch/).click();
+  const rows = await result
+    .getByRole('row')
+    .filter({ has: meter.getByRole('rowheader') })
+    .all();
+  return Promise.all(
+    rows.map(async (row) => {
+      const [span = '', , fps = '', verdict = ''] = await row.locator('th, td').allTextContents();
+      const [, from, to] = /^([\d.]+) to ([\d.]+) s$/.exec(span) ?? [];
+      return { fromSec: Number(from), toSec: Number(to), fps: Number(fps), verdict };
+    }),
+  );
+}
+
+test('cuts a watched run at the presses, and is right of 20 switches in 20', deep, async ({ context }) => {
+  const [meter, practice] = await openBoth(context, 'fps=6');
+  await watchLive(meter);
+  const rates = Array.from({ length: 20 }, (_, i) => (i % 2 === 0 ? 12 : 6));
+  const switchedMs = await switchThrough(meter, practice, rates, 6500);
+  const stretches = await readStretches(meter);
+  expect(stretches).toHaveLength(21);
+  expect(stretches.slice(1).map(({ verdict }) => verdict.split(',')[0])).toEqual(
+    rates.map((fps) => (fps === 12 ? 'Better' : 'Worse')),
+  );
+  // By when the first press cut, all others are told: two seconds after each press, one and a half before.
+  const startSec = (switchedMs[0] ?? 0) / 1000 - 1.5 - (stretches[0]?.toSec ?? 0);
+  switchedMs.forEach((ms, i) => {
+    const atSec = ms / 1000 - startSec;
+    expect(Math.abs((stretches[i]?.toSec ?? 0) - (atSec - 1.5)), `end of stretch ${i}`).toBeLessThan(0.5);
+    expect(Math.abs((stretches[i + 1]?.fromSec ?? 0) - (atSec + 2)), `beginning of stretch ${i + 1}`).toBeLessThan(0.5);
+  });
+  // A stretch that held a second of the other rate would be off by a third of what lies between them.
+  stretches.forEach(({ fps }, i) => {
+    expect(Math.abs(fps - (i % 2 === 0 ? 6 : 12)), `rate of stretch ${i}`).toBeLessThan(0.9);
+  });
+  const result = meter.getByRole('region', { name: 'What switching changed' });
+  await expect(result).toContainText(/Better, by at least \d+ %/);
+  await result.getByRole('button', { name: 'Keep it as a trial' }).click();
+  const trial = meter.getByRole('region', { name: `On trial: ${half}` });
+  await expect(trial.getByText(/a second/).first()).toBeVisible();
+  await expect(trial.getByText(/^Better, by at least \d+ %/)).toBeVisible({ timeout: 30_000 });
+});
+
+test('sees nothing in 20 presses where nothing changed', deep, async ({ context }) => {
+  const [meter, practice] = await openBoth(context, 'fps=10');
+  await watchLive(meter);
+  await switchThrough(meter, practice, Array(20).fill(10), 6500);
+  const stretches = await readStretches(meter);
+  expect(stretches).toHaveLength(21);
+  expect(new Set(stretches.slice(1).map(({ verdict }) => verdict))).toEqual(new Set(['No clear change']));
+  await expect(meter.getByRole('region', { name: 'What switching changed' })).toContainText('No clear change');
+});
+
+test('is pressed in a small window in front, and takes the last press back', deep, async ({ context }) => {
+  const [meter] = await openBoth(context, 'fps=10');
+  await watchLive(meter);
+  const opened = context.waitForEvent('page');
+  await meter.getByRole('button', { name: 'In a small window' }).click();
+  const pad = await opened;
+  await expect(pad.getByText('As it was.')).toBeVisible();
+  await expect(pad.getByRole('status')).toHaveText(/[\d.]+ a second/, { timeout: 20_000 });
+  await pad.keyboard.press('Space');
+  await expect(pad.getByText(`With “${half}”.`)).toBeVisible();
+  await meter.getByRole('button', { name: 'The last press was none' }).click();
+  await expect(pad.getByText('As it was.')).toBeVisible();
+  await pad.getByRole('button', { name: 'End and compare' }).click();
+  await expect(meter.getByRole('region', { name: 'What switching changed' })).toContainText('Only one of the two');
+});
+
 test('says so where nothing moves, and where sharing ends before the time', deep, async ({ context }) => {
   const [meter, practice] = await openBoth(context, 'fps=24');
   await meter.getByRole('button', { name: 'Share a window' }).click();

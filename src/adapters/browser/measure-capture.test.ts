@@ -43,6 +43,8 @@ const request: CaptureRequest = {
   lengthMs: 1400,
 };
 
+const never = new Promise<void>(() => undefined);
+
 /** A stream that gives its frames after the count-in and then stays open, or ends. */
 const streamOf = (frames: readonly GreyFrame[], isEnding = false): ReadableStream<VideoFrame> =>
   new ReadableStream({
@@ -63,7 +65,7 @@ const everyThird = Array.from(
 describe('measureCapture', () => {
   it('counts new pictures by the frames’ own stamps, for as long as asked, and says how it stands', async () => {
     const told: CaptureProgress[] = [];
-    const measured = await measureCapture(streamOf(everyThird), request, (progress) => told.push(progress));
+    const measured = await measureCapture(streamOf(everyThird), request, (progress) => told.push(progress), never);
     if (!measured.ok) throw new Error(JSON.stringify(measured.failure));
     const { reading, frameCount, ownLoadRatio } = measured.value;
     expect(frameCount).toBe(80);
@@ -72,9 +74,30 @@ describe('measureCapture', () => {
     expect(told.at(-1)).toMatchObject({ phase: 'measuring', frameCount: 80, isPartKnown: true });
   });
 
+  it('ends when it is asked to, with a course by the clock of presses', async () => {
+    const beganMs = Date.now();
+    const finished = new Promise<void>((resolve) => setTimeout(resolve, 1400));
+    const measured = await measureCapture(
+      streamOf(everyThird),
+      { ...request, lengthMs: 60_000 },
+      () => undefined,
+      finished,
+    );
+    if (!measured.ok) throw new Error(JSON.stringify(measured.failure));
+    const { measuredMs, startedAtMs, course, reading } = measured.value;
+    expect(measuredMs).toBeGreaterThan(1000);
+    expect(measuredMs).toBeLessThan(10_000);
+    expect(startedAtMs).toBeGreaterThanOrEqual(beganMs);
+    // All frames come at once in this test, stamped over 1.3 s: the first cannot come before it was taken.
+    expect(course.timesMs).toHaveLength(80);
+    expect(course.timesMs[79]).toBeLessThanOrEqual(startedAtMs + measuredMs);
+    expect((course.timesMs[79] ?? 0) - (course.timesMs[0] ?? 0)).toBeCloseTo((79 * 1000) / 60, 0);
+    expect(reading.result.ok).toBe(true);
+  });
+
   it('tells an end before the time, a window that sends nothing, and one that changes its size', async () => {
     const failureOf = async (frames: ReadableStream<VideoFrame>) => {
-      const measured = await measureCapture(frames, { ...request, lengthMs: 400 }, () => undefined);
+      const measured = await measureCapture(frames, { ...request, lengthMs: 400 }, () => undefined, never);
       return measured.ok ? 'none' : measured.failure.code;
     };
     const wider = [new GreyFrame(0, 10), new GreyFrame(20_000, 20, 320)];
@@ -85,7 +108,7 @@ describe('measureCapture', () => {
 
   it('gives no number where nothing moves', async () => {
     const still = Array.from({ length: 30 }, (_, i) => new GreyFrame(i * 33_000, 90));
-    const measured = await measureCapture(streamOf(still), { ...request, lengthMs: 1100 }, () => undefined);
+    const measured = await measureCapture(streamOf(still), { ...request, lengthMs: 1100 }, () => undefined, never);
     expect(measured.ok && measured.value.reading.result).toMatchObject({
       ok: false,
       failure: { code: 'not-enough-movement' },

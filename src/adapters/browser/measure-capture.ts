@@ -28,7 +28,7 @@ const withDoubt = (reading: MeterReading, ownLoadRatio: number): MeterReading =>
 
 /** The clock of one measurement: counting in, then measuring, told again and again. */
 class Watch {
-  private readonly startedMs = performance.now();
+  readonly startedMs = performance.now();
   private lastFrameMs = performance.now();
   private newAtMs: number[] = [];
   frameCount = 0;
@@ -67,13 +67,14 @@ class Watch {
 }
 
 /**
- * Measures the frames of a shared window for a while, by their own time stamps and without any clock of the page, which
- * is hidden meanwhile. Frames come only when something changes. Never rejects.
+ * Measures the frames of a shared window for a while, or until `finished`, by their own time stamps and without any
+ * clock of the page, which is hidden meanwhile. Frames come only when something changes. Never rejects.
  */
 export async function measureCapture(
   frames: ReadableStream<VideoFrame>,
   request: CaptureRequest,
   onProgress: (progress: CaptureProgress) => void,
+  finished: Promise<void>,
 ): Promise<Result<CaptureReading, CaptureFailure>> {
   const { region, clipFps, ceilingFps, countInMs, lengthMs } = request;
   const reader = frames.getReader();
@@ -88,13 +89,17 @@ export async function measureCapture(
   let size: { readonly widthPx: number; readonly heightPx: number } | null = null;
   let computeMs = 0;
   let lastMs = Number.NEGATIVE_INFINITY;
+  /** From the frames' own clock to that of the presses: no frame can come before it was taken. */
+  let sinceEpochMs = Number.POSITIVE_INFINITY;
   let isOver = false;
   const reporting = setInterval(() => onProgress(watch.progress()), reportEveryMs);
   // The last frame may never come: nothing need change at the end.
-  const ending = setTimeout(() => {
+  const end = (): void => {
     isOver = true;
     reader.cancel();
-  }, countInMs + lengthMs);
+  };
+  const ending = setTimeout(end, countInMs + lengthMs);
+  finished.then(end);
   try {
     for (;;) {
       const { value: frame, done } = await reader.read();
@@ -103,6 +108,7 @@ export async function measureCapture(
       try {
         watch.frameCame();
         const atMs = sample.timestamp * 1000;
+        sinceEpochMs = Math.min(sinceEpochMs, performance.timeOrigin + performance.now() - atMs);
         if (watch.isCountingIn || atMs <= lastMs) continue;
         const startedMs = performance.now();
         const picture = await grey.read(sample);
@@ -122,12 +128,18 @@ export async function measureCapture(
     }
     if (!isOver) return fail({ code: 'capture-ended' });
     if (!size) return fail({ code: 'capture-silent' });
-    const ownLoadRatio = computeMs / lengthMs;
+    const startedMs = watch.startedMs + countInMs;
+    const measuredMs = Math.min(lengthMs, performance.now() - startedMs);
+    const ownLoadRatio = computeMs / measuredMs;
+    const reading = withDoubt(meter.read(measuredMs), ownLoadRatio);
+    const { changes, timesMs } = meter.course;
     return succeed({
-      reading: withDoubt(meter.read(lengthMs), ownLoadRatio),
+      reading,
       ...size,
       frameCount: watch.frameCount,
-      measuredMs: lengthMs,
+      measuredMs,
+      startedAtMs: performance.timeOrigin + startedMs,
+      course: { changes, timesMs: timesMs.map((atMs) => atMs + sinceEpochMs) },
       ownLoadRatio,
     });
   } catch (error) {

@@ -35,6 +35,7 @@ export { type NextTest, testPlayId } from './moves/next-tests';
 export { rankCardFixes } from './moves/rank-card-fixes';
 export type { Relief } from './moves/relief';
 export { findRoomLeft, type RoomLeft } from './moves/room-left';
+export { listWatchableFixes } from './moves/watchable-fixes';
 export { type CardOverview, firstByEstimate, summariseCard } from './overview/card-overview';
 export { type ClipFilter, clipGroups, countTraits, everyClip, filterClipRows } from './overview/clip-filter';
 export { listClipRecords } from './overview/clip-records';

@@ -1,4 +1,5 @@
 import type { MeterReading } from './meter';
+import type { ChangeCourse } from './stretches';
 import type { PictureRegion } from './types';
 
 /** What is to be measured of a window that is shared. */
@@ -10,6 +11,7 @@ export interface CaptureRequest {
   readonly ceilingFps: number | null;
   /** Time to go to the editor and press play. */
   readonly countInMs: number;
+  /** At most: it can be ended before. */
   readonly lengthMs: number;
 }
 
@@ -30,6 +32,12 @@ export interface CaptureProgress {
 
 /** How far back progress tells of new pictures. */
 export const recentMs = 3000;
+/** A rate that follows what happens is of so long. */
+const followedMs = 2000;
+
+/** New pictures a second, of the last two seconds. */
+export const runningFps = ({ newBeforeMs }: Pick<CaptureProgress, 'newBeforeMs'>): number =>
+  (1000 * newBeforeMs.filter((ms) => ms <= followedMs).length) / followedMs;
 
 /** The measurement of a shared window. */
 export interface CaptureReading {
@@ -38,6 +46,9 @@ export interface CaptureReading {
   readonly heightPx: number;
   readonly frameCount: number;
   readonly measuredMs: number;
+  /** When measuring began, after counting in; like all times of the course since 1970, as presses on any page are told. */
+  readonly startedAtMs: number;
+  readonly course: ChangeCourse;
   /** Share of one core that measuring took. */
   readonly ownLoadRatio: number;
 }

@@ -98,8 +98,8 @@ describe('compareReadings', () => {
 });
 
 /** The change that was found; throws where there is none to compare. */
-const changeOf = (...[before, after, spread]: Parameters<typeof compareReadings>) => {
-  const result = compareReadings(before, after, spread);
+const changeOf = (...[before, after, spreads]: Parameters<typeof compareReadings>) => {
+  const result = compareReadings(before, after, spreads);
   if (!result.ok) throw new Error(result.failure.code);
   return result.value;
 };
@@ -189,8 +189,15 @@ describe('what a change comes to', () => {
   });
 
   it('goes by what repeats of the card were seen to differ by', () => {
-    expect(changeOf([steady(10)], [steady(12)], 0.15).verdict).toBe('no-clear-change');
-    expect(changeOf([steady(20)], [steady(21)], 0.005).verdict).toBe('better');
+    expect(changeOf([steady(10)], [steady(12)], { repeatSpread: 0.15 }).verdict).toBe('no-clear-change');
+    expect(changeOf([steady(20)], [steady(21)], { repeatSpread: 0.005 }).verdict).toBe('better');
+  });
+
+  it('is less clear the more their difference itself is off by', () => {
+    const [alone, doubted] = [0, 0.15].map((sharedSpread) => changeOf([steady(10)], [steady(12)], { sharedSpread }));
+    expect([alone?.verdict, doubted?.verdict]).toEqual(['better', 'no-clear-change']);
+    expect(doubted?.ratio.value).toBe(alone?.ratio.value);
+    expect(doubted?.ratio.high).toBeGreaterThan(alone?.ratio.high ?? 0);
   });
 });
 

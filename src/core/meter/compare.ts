@@ -93,7 +93,7 @@ function trimmedMean(values: readonly number[]): number {
 }
 
 /** A pool's usual rate: its logarithm, and the standard deviation of that. */
-interface UsualRate {
+export interface UsualRate {
   readonly log: number;
   readonly deviation: number;
 }
@@ -107,7 +107,7 @@ function usualTypedRate(pool: ReadingPool): UsualRate {
 }
 
 /** What a pool usually shows; how far that is open by its blocks drawn again (bootstrap), and by each reading's own level. */
-function usualRateOf(pool: ReadingPool, repeatSpread: number): UsualRate {
+export function usualRateOf(pool: ReadingPool, repeatSpread = usualRepeatSpread): UsualRate {
   if (pool.some(isTyped)) return usualTypedRate(pool);
   const random = createRandom(11);
   const blocks = pool.flatMap(({ intervalsMs }) => blocksOf(intervalsMs));
@@ -148,12 +148,16 @@ const isFull = (pool: ReadingPool): boolean => pool.every(({ isAtLeast }) => isA
  * Whether the preview changed from one set-up to another: what each usually shows is compared, with what their intervals
  * leave open and what two readings of one thing differ by anyhow. Two readings at the recorded rate are never a change.
  *
- * @param repeatSpread standard deviation between repeats, as learned from the card; 0.03 until there are any
+ * `repeatSpread` is the standard deviation between repeats, as learned from the card (0.03 until there are any);
+ * `sharedSpread` what their difference is off by beside that. Both of the rate's logarithm.
  */
 export function compareReadings(
   before: ReadingPool,
   after: ReadingPool,
-  repeatSpread = usualRepeatSpread,
+  {
+    repeatSpread = usualRepeatSpread,
+    sharedSpread = 0,
+  }: { readonly repeatSpread?: number | undefined; readonly sharedSpread?: number } = {},
 ): Result<ReadingChange, CompareFailure> {
   const all = [...before, ...after];
   if (before.length === 0 || after.length === 0) throw new Error('compareReadings: a side without readings');
@@ -163,7 +167,7 @@ export function compareReadings(
   if (fewest < leastPictures) return fail({ code: 'too-few-pictures', pictureCount: fewest });
   const [was, is] = [usualRateOf(before, repeatSpread), usualRateOf(after, repeatSpread)];
   const difference = is.log - was.log;
-  const deviation = Math.hypot(was.deviation, is.deviation);
+  const deviation = Math.hypot(was.deviation, is.deviation, sharedSpread);
   const isClear = Math.abs(difference) > clearDeviations * deviation;
   const isBetter = isClear && difference > 0 && !isFull(before);
   const isWorse = isClear && difference < 0 && !isFull(after);

@@ -4,6 +4,7 @@ export {
   type CaptureReading,
   type CaptureRequest,
   recentMs,
+  runningFps,
 } from './capture';
 export {
   type ComparedField,
@@ -22,6 +23,19 @@ export { Meter, type MeterOptions, type MeterReading } from './meter';
 export { nextShownMs, type PracticePattern, practicePatterns } from './practice-pattern';
 export type { RecordingFailure, RecordingProgress, RecordingReading, RecordingRequest } from './recording';
 export { meterSpreadOf } from './spread';
+export {
+  type ChangeCourse,
+  type CutRun,
+  compareStretches,
+  cutStretches,
+  mergeStretches,
+  type Stretch,
+  type SwitchPress,
+  type WatchedRun,
+  type WatchedSetup,
+  type WatchVerdict,
+  watchedSetups,
+} from './stretches';
 export { summariseChanges } from './summarise';
 export { type Press, summarisePresses } from './taps';
 export { leastChange } from './tell-new';

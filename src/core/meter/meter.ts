@@ -3,6 +3,7 @@ import { ChangeMeasure } from './change-measure';
 import { findingMs, PartFinder } from './find-part';
 import { halveGrey } from './halve-grey';
 import { Steadier } from './steady';
+import type { ChangeCourse } from './stretches';
 import { type SummaryOptions, summariseChanges } from './summarise';
 import type { GreyPicture, MeterFailure, MeterResult, PictureRegion } from './types';
 
@@ -130,6 +131,11 @@ export class Meter {
   /** How far the newest frame differs from the one before; null while the part is still looked for. */
   get latestChange(): number | null {
     return this.measure ? (this.changes.at(-1) ?? 0) : null;
+  }
+
+  /** How far each frame differs from the one before, as far as the part is known: until then there is none. */
+  get course(): ChangeCourse {
+    return { changes: this.changes, timesMs: this.timesMs.slice(0, this.changes.length) };
   }
 
   /** What all frames so far come to, `measuredMs` where the stretch was longer than its frames. O(frames · log frames). */

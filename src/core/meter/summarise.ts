@@ -54,6 +54,13 @@ const rateOf = (timesMs: readonly number[]): number => {
   return last > first ? ((timesMs.length - 1) * 1000) / (last - first) : 0;
 };
 
+/** The rate that the longest hundredth of the intervals would make, the longest one at least. */
+export function worstOnePercentFps(intervalsMs: readonly number[]): number {
+  const order = Float64Array.from(intervalsMs).sort();
+  const worst = order.slice(-Math.max(1, Math.floor(order.length / 100)));
+  return (1000 * worst.length) / worst.reduce((sum, ms) => sum + ms, 0);
+}
+
 /** Rates of every whole second that begins with a new picture, and when it begins. */
 function listSeconds(timesMs: readonly number[]): readonly { readonly atMs: number; readonly fps: number }[] {
   const lastMs = timesMs.at(-1) as number;
@@ -167,7 +174,6 @@ export function summariseChanges(
   const isAtLeast = nearRatio > (isFilmed ? filmedTellableRatio : tellableRatio);
   const isWhole = clipFps !== undefined && shownFps >= wholeRatio * clipFps;
   const order = Float64Array.from(intervalsMs).sort();
-  const worst = order.slice(-Math.max(1, Math.floor(order.length / 100)));
   const deadlineMs = clipFps ? 1000 / clipFps : percentileOfSorted(order, 0.5);
   const seconds = listSeconds(newMs);
   const spanMs = (newMs.at(-1) as number) - (newMs[0] as number);
@@ -175,7 +181,7 @@ export function summariseChanges(
     shownFps,
     isAtLeast,
     slowestSecondFps: seconds.reduce((least, { fps }) => Math.min(least, fps), shownFps),
-    worstOnePercentFps: (1000 * worst.length) / worst.reduce((sum, ms) => sum + ms, 0),
+    worstOnePercentFps: worstOnePercentFps(intervalsMs),
     longestFreezeMs: order[order.length - 1] as number,
     freezesPerMinute: (countFreezes(intervalsMs) * 60_000) / spanMs,
     startDelayMs: (newMs[0] as number) - startMs,

@@ -84,6 +84,6 @@ export function compareCardReadings(card: JobCard, ids: ReadonlySet<string>): re
     fixes: group[0]?.reading.fixes ?? [],
     readings: group.map(({ reading }) => reading),
     shownFps: medianOf(group.map(({ rate: fps }) => fps)),
-    change: !first || group === first ? null : compareReadings(poolOf(first), poolOf(group), spread),
+    change: !first || group === first ? null : compareReadings(poolOf(first), poolOf(group), { repeatSpread: spread }),
   }));
 }

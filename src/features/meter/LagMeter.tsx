@@ -28,6 +28,8 @@ import { TapResultSheet } from './TapResultSheet';
 import { TapSheet } from './TapSheet';
 import { useCapture } from './use-capture';
 import { useRecording } from './use-recording';
+import { useWatch } from './use-watch';
+import { WatchResultSheet } from './WatchResultSheet';
 
 const Head = styled.div`
   margin-bottom: 14px;
@@ -44,7 +46,7 @@ const ways = [
 type Way = (typeof ways)[number]['value'];
 
 const everything: Chosen = { fromSec: null, toSec: null, part: null, isFilmed: false };
-const playing: CaptureChoice = { doing: 'playing', lengthSec: 15, part: null };
+const playing: CaptureChoice = { doing: 'playing', lengthSec: 15, part: null, fix: null };
 /** Time to go to the editor and press play. */
 const countInMs = 4000;
 
@@ -67,9 +69,11 @@ export function LagMeter() {
   const [chosen, setChosen] = useState<Chosen>(everything);
   const [choice, setChoice] = useState<CaptureChoice>(playing);
   /** What the person did while it was measured: the choice may be for the next time by now. */
-  const [measuredDoing, setMeasuredDoing] = useState<Reading['doing']>('playing');
+  const [measured, setMeasured] = useState<Pick<CaptureChoice, 'doing' | 'fix'>>(playing);
   const [tapped, setTapped] = useState<TappedReading | null>(null);
   const clipFps = keptState(card).setup.targetFps;
+  const isWatched = measured.doing === 'switching';
+  const watch = useWatch(capture, isWatched, clipFps, countInMs);
   useEffect(() => {
     document.title = `Lag meter · ${card.title} · Oil Can`;
   }, [card.title]);
@@ -94,14 +98,20 @@ export function LagMeter() {
     setChosen(filmed);
     begin(of, filmed);
   };
+  const measureShared = () => {
+    setMeasured(choice);
+    const { part: region, doing, lengthSec } = choice;
+    if (doing === 'switching') watch.begin({ region, clipFps });
+    else capture.measure({ region, clipFps, countInMs, lengthMs: lengthSec * 1000 });
+  };
   const { state } = way === 'share' ? capture : recording;
   const isAbout = way === 'share' || way === 'recording';
   const shown: Shown | null =
-    way === 'share' && capture.state.status === 'done'
+    way === 'share' && capture.state.status === 'done' && measured.doing !== 'switching'
       ? {
           reading: capture.state.value.reading,
           source: 'window',
-          doing: measuredDoing,
+          doing: measured.doing,
           ownLoadRatio: capture.state.value.ownLoadRatio,
         }
       : way === 'recording' && recording.state.status === 'done'
@@ -156,6 +166,9 @@ export function LagMeter() {
           }
         />
       )}
+      {way === 'share' && watch.outcome && (
+        <WatchResultSheet outcome={watch.outcome} fix={measured.fix} onAgain={measureShared} />
+      )}
       {way === 'share' && !canShareWindow() && (
         <Sheet title="Share the editor’s window" aside="not in this browser">
           <p>{describeMeterFailure({ code: 'capture-unsupported' })}</p>
@@ -173,10 +186,9 @@ export function LagMeter() {
           capture={capture}
           choice={choice}
           onChoose={(patch) => setChoice((current) => ({ ...current, ...patch }))}
-          onMeasure={() => {
-            setMeasuredDoing(choice.doing);
-            capture.measure({ region: choice.part, clipFps, countInMs, lengthMs: choice.lengthSec * 1000 });
-          }}
+          onMeasure={measureShared}
+          watch={isWatched ? watch : null}
+          targetFps={clipFps}
         />
       )}
       {way === 'recording' && (

@@ -1,21 +1,29 @@
 'use client';
 
 import { AppWindow, Gauge, Square } from 'lucide-react';
+import { useMemo } from 'react';
 import styled from 'styled-components';
-import type { Reading } from '@/core/card';
-import { type CaptureProgress, type PictureRegion, recentMs } from '@/core/meter';
+import { keyOfFix, type Reading } from '@/core/card';
+import { listWatchableFixes } from '@/core/diagnose';
+import { type CaptureProgress, type PictureRegion, recentMs, runningFps } from '@/core/meter';
+import { fixTitle } from '@/messages/fix-titles';
 import { formatFps } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { LinkButton } from '@/ui/LinkButton';
 import { FieldGrid, Row, Soft } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
+import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { NumberField } from '../fields/NumberField';
+import { useGlance } from '../shell/answer/at-a-glance';
+import { useOpenCard } from '../shell/card/use-open-card';
 import { MeasuredView } from './MeasuredView';
 import { PartFields } from './PartFields';
 import type { CaptureControls } from './use-capture';
+import type { WatchControls, WatchedFix } from './use-watch';
+import { WatchView } from './WatchView';
 
 const Now = styled.p`
   font: 700 26px/1.2 ${font.heading};
@@ -34,25 +42,52 @@ const Strip = styled.div`
 
 /** What is measured of the shared window. */
 export interface CaptureChoice {
-  readonly doing: Reading['doing'];
+  readonly doing: Reading['doing'] | 'switching';
   readonly lengthSec: number;
   readonly part: PictureRegion | null;
+  /** What is switched to and fro; null for what stands on no list. */
+  readonly fix: WatchedFix;
 }
 
 const doings = [
   { value: 'playing' as const, label: 'Playing' },
   { value: 'scrubbing' as const, label: 'Scrubbing' },
+  { value: 'switching' as const, label: 'Switching a setting' },
 ];
+const usualLengthSec = { playing: 15, scrubbing: 10 } as const;
+const onNoList = 'on-no-list';
 
-/** Rate over the last seconds, from when new pictures came. */
-const runningFps = ({ newBeforeMs }: CaptureProgress): number => (1000 * newBeforeMs.length) / recentMs;
+/** Which setting is switched to and fro: those that can be switched while it plays, and whatever stands on no list. */
+function WatchedFixField({
+  fix,
+  onChange,
+}: {
+  readonly fix: WatchedFix;
+  readonly onChange: (fix: WatchedFix) => void;
+}) {
+  const { card } = useOpenCard();
+  const { move } = useGlance().conclusion;
+  const next = move && 'fix' in move && move.kind !== 'give-back' ? move.fix : null;
+  const fixes = useMemo(() => listWatchableFixes(card, next), [card, next]);
+  return (
+    <SelectField
+      label="Setting that you switch"
+      options={[
+        ...fixes.map((each) => ({ value: keyOfFix(each), label: fixTitle(each.id, each.level) })),
+        { value: onNoList, label: 'Something else' },
+      ]}
+      value={fix ? keyOfFix(fix) : onNoList}
+      onChange={(key) => onChange(fixes.find((each) => keyOfFix(each) === key) ?? null)}
+    />
+  );
+}
 
 function RunningView({
   progress,
   doing,
 }: {
   readonly progress: CaptureProgress | null;
-  readonly doing: Reading['doing'];
+  readonly doing: CaptureChoice['doing'];
 }) {
   if (!progress || progress.phase === 'counting-in')
     return (
@@ -89,11 +124,14 @@ interface ShareSheetProps {
   readonly choice: CaptureChoice;
   readonly onChoose: (patch: Partial<CaptureChoice>) => void;
   readonly onMeasure: () => void;
+  /** While a setting is switched to and fro, in place of one reading. */
+  readonly watch: WatchControls | null;
+  readonly targetFps: number;
 }
 
 /** Shares the editor's window and measures what its preview shows. */
-export function ShareSheet({ capture, choice, onChoose, onMeasure }: ShareSheetProps) {
-  const { state, isAsking, shared, share, stop, unshare } = capture;
+export function ShareSheet({ capture, choice, onChoose, onMeasure, watch, targetFps }: ShareSheetProps) {
+  const { state, isAsking, shared, share, stop, finish, unshare } = capture;
   const measured = state.status === 'done' ? state.value : null;
   const part = choice.part ?? measured?.reading.region ?? null;
   const isRunning = state.status === 'running';
@@ -122,23 +160,34 @@ export function ShareSheet({ capture, choice, onChoose, onMeasure }: ShareSheetP
           onPart={(drawn) => onChoose({ part: drawn })}
         />
       )}
-      {state.status === 'running' && <RunningView progress={state.progress} doing={choice.doing} />}
+      {state.status === 'running' &&
+        (watch ? (
+          <WatchView watch={watch} progress={state.progress} fix={choice.fix} targetFps={targetFps} onEnd={finish} />
+        ) : (
+          <RunningView progress={state.progress} doing={choice.doing} />
+        ))}
       {!isRunning && (
         <FieldGrid $leastPx={170} $belowPx={12}>
           <SegmentedField
             label="What you will do"
             options={doings}
             value={choice.doing}
-            onChange={(doing) => onChoose({ doing, lengthSec: doing === 'playing' ? 15 : 10 })}
+            onChange={(doing) =>
+              onChoose(doing === 'switching' ? { doing } : { doing, lengthSec: usualLengthSec[doing] })
+            }
           />
-          <NumberField
-            label="Measure for"
-            unit="s"
-            minValue={3}
-            maxValue={600}
-            value={choice.lengthSec}
-            onChange={(lengthSec) => lengthSec !== null && onChoose({ lengthSec })}
-          />
+          {choice.doing === 'switching' ? (
+            <WatchedFixField fix={choice.fix} onChange={(fix) => onChoose({ fix })} />
+          ) : (
+            <NumberField
+              label="Measure for"
+              unit="s"
+              minValue={3}
+              maxValue={600}
+              value={choice.lengthSec}
+              onChange={(lengthSec) => lengthSec !== null && onChoose({ lengthSec })}
+            />
+          )}
           {shared && part && <PartFields part={part} size={measured} onChange={(typed) => onChoose({ part: typed })} />}
         </FieldGrid>
       )}
@@ -150,7 +199,12 @@ export function ShareSheet({ capture, choice, onChoose, onMeasure }: ShareSheetP
             </Button>
           ) : (
             <Button look={measured ? 'plain' : 'primary'} onPress={onMeasure}>
-              <Gauge size={17} aria-hidden="true" /> {measured ? 'Measure again' : `Measure for ${choice.lengthSec} s`}
+              <Gauge size={17} aria-hidden="true" />{' '}
+              {choice.doing === 'switching'
+                ? 'Watch live'
+                : measured
+                  ? 'Measure again'
+                  : `Measure for ${choice.lengthSec} s`}
             </Button>
           )}
           {choice.part && !isRunning && (

@@ -3,7 +3,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { type SharedWindow, shareWindow } from '@/adapters/browser/share-window';
 import type { CaptureFailure, CaptureProgress, CaptureReading, CaptureRequest } from '@/core/meter';
-import { startCapture } from '@/workers/capture.client';
+import { type RunningCapture, startCapture } from '@/workers/capture.client';
 import { type JobState, useWorkerJob } from '../shell/card/use-worker-job';
 
 export type CaptureState = JobState<CaptureProgress, CaptureReading, CaptureFailure>;
@@ -17,6 +17,8 @@ export interface CaptureControls {
   readonly share: () => Promise<void>;
   readonly measure: (request: Omit<CaptureRequest, 'ceilingFps'>) => Promise<void>;
   readonly stop: () => void;
+  /** Ends it before its time, with what it came to so far. */
+  readonly finish: () => void;
   readonly unshare: () => void;
   readonly clear: () => void;
 }
@@ -27,6 +29,7 @@ export function useCapture(): CaptureControls {
   const [isAsking, setAsking] = useState(false);
   const [shared, setShared] = useState<SharedWindow | null>(null);
   const held = useRef<SharedWindow | null>(null);
+  const running = useRef<RunningCapture | null>(null);
 
   const unshare = useCallback(() => {
     stop();
@@ -60,11 +63,16 @@ export function useCapture(): CaptureControls {
       const from = held.current;
       if (!from) return;
       const { frames, close } = from.openFrames();
-      await begin((report) => startCapture(frames, { ...request, ceilingFps: from.ceilingFps }, report));
+      await begin((report) => {
+        running.current = startCapture(frames, { ...request, ceilingFps: from.ceilingFps }, report);
+        return running.current;
+      });
       close();
     },
     [begin],
   );
 
-  return { state, isAsking, shared, share, measure, stop, unshare, clear };
+  const finish = useCallback(() => running.current?.finish(), []);
+
+  return { state, isAsking, shared, share, measure, stop, finish, unshare, clear };
 }

@@ -5,8 +5,6 @@ import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import { createPortal } from 'react-dom';
 import styled, { StyleSheetManager } from 'styled-components';
-import { percentOfCores } from '@/core/machine';
-import type { SampledPrograms } from '@/core/programs';
 import { formatMemory, formatRate } from '@/messages/format';
 import { describeLookFailure, pressureTexts } from '@/messages/programs';
 import { Button } from '@/ui/Button';
@@ -16,6 +14,7 @@ import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { usePadWindow } from '../shell/frame/use-pad-window';
+import { LoadBars, percentOf } from './LoadBars';
 import { hasComputePressure, useComputePressure } from './use-compute-pressure';
 import { useLiveLoad } from './use-live-load';
 import { useLook } from './use-look';
@@ -27,44 +26,7 @@ const Pad = styled.main`
   padding: 12px 14px;
   background: ${colour.paper};
   font-size: 14.5px;
-  li { display: grid; grid-template-columns: minmax(0, 1fr) 96px 44px; gap: 8px; align-items: center; padding: 2px 0; }
-  li > span:first-child { overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
-  li > span:last-child { text-align: right; font-variant-numeric: tabular-nums; }
-  i { display: block; height: 10px; border: 1px solid ${colour.edge}; border-radius: 3px; overflow: hidden; }
-  i > i { height: 100%; border: 0; border-radius: 0; background: ${colour.enamel}; }
 `;
-
-const percentOf = (busyCores: number, { coreCount }: SampledPrograms): number =>
-  Math.min(100, percentOfCores(busyCores, 'all-cores', coreCount));
-
-/** The newest moment as bars: for a small window beside the editor. */
-function LoadBars({ seen }: { readonly seen: SampledPrograms }) {
-  const { names, moments } = seen.course;
-  const now = moments.at(-1);
-  if (!now) return null;
-  const rows = [
-    { name: 'All of it', percent: percentOf(now.busyCores, seen) },
-    ...names.map((name, i) => ({ name, percent: percentOf(now.busyCoresByName[i] ?? 0, seen) })),
-  ];
-  return (
-    <>
-      <ul>
-        {rows.map(({ name, percent }) => (
-          <li key={name}>
-            <span>{name}</span>
-            <i aria-hidden="true">
-              <i style={{ width: `${percent}%` }} />
-            </i>
-            <span>{Math.round(percent)} %</span>
-          </li>
-        ))}
-      </ul>
-      <p>
-        {formatMemory(Math.round(now.memoryFreeMib))} of {formatMemory(Math.round(seen.memoryMib))} left
-      </p>
-    </>
-  );
-}
 
 /** Where nothing on this computer can be looked at: the browser's own word of how hard the processor works. */
 function PressureOnly() {

@@ -276,6 +276,37 @@ describe('a trial', () => {
     expect(failureOf(applyAll(read, begin('t')), end('t', 'kept'))).toEqual({ code: 'trial-needs-reading' });
   });
 
+  const watched = (id: string, fix: typeof half | typeof quarter = half): CardCommand => ({
+    type: 'keepWatched',
+    input: {
+      trialId: id,
+      fix,
+      before: createReading({ id: `${id}-before`, takenAtMs: 7, shownFps: 12 }),
+      after: createReading({ id: `${id}-after`, takenAtMs: 7, shownFps: 24 }),
+      nowMs: 8,
+    },
+  });
+
+  it('is made of a setting that was switched to and fro: both readings, and what holds them against each other', () => {
+    const kept = applyAll(empty, watched('w'));
+    expect(kept.readings.map(({ id, fixes }) => [id, keyOfFixes(fixes)])).toEqual([
+      ['w-before', ''],
+      ['w-after', keyOfFixes([half])],
+    ]);
+    expect(kept.trials).toMatchObject([
+      { id: 'w', fix: half, status: 'open', madeAtMs: 8, beforeReadingId: 'w-before', afterReadingId: 'w-after' },
+    ]);
+  });
+
+  it('takes what was watched where it is under way already, and refuses what is of another fix', () => {
+    const open = applyAll(read, begin('t'));
+    const kept = applyAll(open, watched('w'));
+    expect(kept.trials).toMatchObject([{ id: 't', beforeReadingId: 'w-before', afterReadingId: 'w-after' }]);
+    expect(kept.readings.map(({ fixes }) => fixes.length)).toEqual([0, 0, 1]);
+    expect(failureOf(open, watched('w', quarter))).toEqual({ code: 'trial-already-open', fix: half });
+    expect(failureOf(kept, watched('w'))).toEqual({ code: 'item-exists', item: 'reading', id: 'w-before' });
+  });
+
   it('is ticked off, and loses its tick with the fix', () => {
     const kept = applyAll(
       read,

@@ -2,6 +2,7 @@ import { fail, type Result, succeed } from '../../result';
 import { recorderAt } from '../card-programs';
 import {
   areSameFixes,
+  findReading,
   fixesInForce,
   isSameFix,
   keptFixes,
@@ -150,6 +151,31 @@ export const markTrialMade: CommandHandler<{ readonly id: string; readonly madeA
 ) => {
   const found = findOpen(card, id);
   return found.ok ? succeed(withTrial(card, id, { madeAtMs })) : found;
+};
+
+/**
+ * Puts both sides of a setting that was switched to and fro on the card: a reading as it was before, one with the change,
+ * and the trial that holds them against each other. A trial of this very fix that is under way takes them; else one is begun.
+ */
+export const keepWatched: CommandHandler<{
+  readonly trialId: string;
+  readonly fix: FixUse;
+  readonly before: Omit<Reading, 'fixes'>;
+  readonly after: Omit<Reading, 'fixes'>;
+  readonly nowMs: number;
+}> = (card, { trialId, fix, before, after, nowMs }) => {
+  const open = openTrial(card);
+  if (open && !(isSameFix(open.fix, fix) && open.direction === 'make'))
+    return fail({ code: 'trial-already-open', fix: open.fix });
+  const fixes = open ? findReading(card, open.beforeReadingId)?.fixes : undefined;
+  const withBefore = addReading(card, { reading: before, ...(fixes ? { fixes } : {}) });
+  if (!withBefore.ok) return withBefore;
+  const begun = open
+    ? succeed(withTrial(withBefore.value, open.id, { beforeReadingId: before.id }))
+    : beginTrial(withBefore.value, { id: trialId, fix, nowMs });
+  if (!begun.ok) return begun;
+  const made = withTrial(begun.value, open?.id ?? trialId, { madeAtMs: nowMs });
+  return addReading(made, { reading: after });
 };
 
 /**

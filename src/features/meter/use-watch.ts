@@ -1,0 +1,73 @@
+'use client';
+
+import { useEffect, useMemo, useReducer } from 'react';
+import type { FixUse } from '@/core/card';
+import {
+  type CutRun,
+  compareStretches,
+  cutStretches,
+  type PictureRegion,
+  type WatchedSetup,
+  type WatchVerdict,
+} from '@/core/meter';
+import type { CaptureControls } from './use-capture';
+import { noWatch, reduceWatch, setupNow, type WatchState } from './watch-state';
+
+/** What came of a run that was watched. */
+export interface WatchOutcome extends CutRun {
+  readonly verdict: WatchVerdict;
+  readonly startMs: number;
+  readonly ownLoadRatio: number;
+}
+
+export interface WatchControls {
+  readonly state: WatchState;
+  readonly setup: WatchedSetup;
+  readonly press: (atMs: number) => void;
+  readonly takeBack: () => void;
+  readonly begin: (request: { readonly region: PictureRegion | null; readonly clipFps: number }) => void;
+  /** Null until it has ended, or where it gave nothing. */
+  readonly outcome: WatchOutcome | null;
+}
+
+/** Somebody who watches longer has found what there is to find. */
+const mostMs = 600_000;
+
+/** The change that is switched to and fro; null where it stands on no list. */
+export type WatchedFix = FixUse | null;
+
+/** Watches the shared window while a setting is switched to and fro, and cuts what came by the presses. */
+export function useWatch(capture: CaptureControls, isOn: boolean, clipFps: number, countInMs: number): WatchControls {
+  const [state, dispatch] = useReducer(reduceWatch, noWatch);
+  const progress = isOn && capture.state.status === 'running' ? capture.state.progress : null;
+  useEffect(() => {
+    if (progress) dispatch({ type: 'progress', atMs: Date.now(), progress });
+  }, [progress]);
+  const reading = isOn && capture.state.status === 'done' ? capture.state.value : null;
+  const ceilingFps = capture.shared?.ceilingFps ?? null;
+  const outcome = useMemo(() => {
+    if (!reading) return null;
+    const { course, startedAtMs, measuredMs, ownLoadRatio } = reading;
+    const cut = cutStretches({
+      course,
+      startMs: startedAtMs,
+      endMs: startedAtMs + measuredMs,
+      first: 'as-before',
+      presses: state.presses,
+      clipFps,
+      ceilingFps,
+    });
+    return { ...cut, verdict: compareStretches(cut.stretches), startMs: startedAtMs, ownLoadRatio };
+  }, [reading, state.presses, clipFps, ceilingFps]);
+  return {
+    state,
+    setup: setupNow(state),
+    press: (atMs) => dispatch({ type: 'press', atMs }),
+    takeBack: () => dispatch({ type: 'take-back' }),
+    begin: (request) => {
+      dispatch({ type: 'begin' });
+      capture.measure({ ...request, countInMs, lengthMs: mostMs });
+    },
+    outcome,
+  };
+}
