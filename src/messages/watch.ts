@@ -37,7 +37,7 @@ export function describeWatchAdvice({ change, driftRatio }: WatchVerdict): strin
   if (!change.ok) return 'Let each play for five seconds or more before you switch again.';
   if (change.value.verdict === 'no-clear-change')
     return `If there is a difference, it is too small to be told apart from chance. Switch to and fro a few more times to tell more.${drift}`;
-  return `What chance alone would make is taken off.${drift}`;
+  return `So much is left when chance is allowed for.${drift}`;
 }
 
 /** "12.1 a second as it was (2 stretches)". */

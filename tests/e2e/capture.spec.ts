@@ -115,7 +115,7 @@ const half = 'Lower the preview quality to 1/2';
 
 /** Shares the window, and watches it with a setting named that is switched to and fro. */
 async function watchLive(meter: Page): Promise<void> {
-  await meter.getByRole('radiogroup', { name: 'What you will do' }).getByText('Switching a setting').click();
+  await meter.getByRole('radiogroup', { name: 'What you will do' }).getByText('Switching').click();
   await meter.getByRole('button', { name: /Setting that you switch/ }).click();
   await meter.getByRole('option', { name: half }).click();
   await meter.getByRole('button', { name: 'Share a window' }).click();
@@ -216,7 +216,7 @@ test('is pressed in a small window in front, and takes the last press back', dee
   await expect(pad.getByRole('status')).toHaveText(/[\d.]+ a second/, { timeout: 20_000 });
   await pad.keyboard.press('Space');
   await expect(pad.getByText(`With “${half}”.`)).toBeVisible();
-  await meter.getByRole('button', { name: 'The last press was none' }).click();
+  await meter.getByRole('button', { name: 'Take the last press back' }).click();
   await expect(pad.getByText('As it was.')).toBeVisible();
   await pad.getByRole('button', { name: 'End and compare' }).click();
   await expect(meter.getByRole('region', { name: 'What switching changed' })).toContainText('Only one of the two');

@@ -28,7 +28,7 @@ import { TapResultSheet } from './TapResultSheet';
 import { TapSheet } from './TapSheet';
 import { useCapture } from './use-capture';
 import { useRecording } from './use-recording';
-import { useWatch } from './use-watch';
+import { useWatch, useWatchableFixes, type WatchedFix } from './use-watch';
 import { WatchResultSheet } from './WatchResultSheet';
 
 const Head = styled.div`
@@ -46,7 +46,7 @@ const ways = [
 type Way = (typeof ways)[number]['value'];
 
 const everything: Chosen = { fromSec: null, toSec: null, part: null, isFilmed: false };
-const playing: CaptureChoice = { doing: 'playing', lengthSec: 15, part: null, fix: null };
+const playing = { doing: 'playing', lengthSec: 15, part: null } as const;
 /** Time to go to the editor and press play. */
 const countInMs = 4000;
 
@@ -67,9 +67,13 @@ export function LagMeter() {
   const [way, setWay] = useState<Way>('share');
   const [file, setFile] = useState<File | null>(null);
   const [chosen, setChosen] = useState<Chosen>(everything);
-  const [choice, setChoice] = useState<CaptureChoice>(playing);
+  const [chosenCapture, setChosenCapture] = useState<Omit<CaptureChoice, 'fix'>>(playing);
+  /** Not chosen yet: what comes next on this card. */
+  const [chosenFix, setChosenFix] = useState<WatchedFix | undefined>(undefined);
+  const watchableFixes = useWatchableFixes(chosenCapture.doing === 'switching');
+  const choice = { ...chosenCapture, fix: chosenFix === undefined ? (watchableFixes[0] ?? null) : chosenFix };
   /** What the person did while it was measured: the choice may be for the next time by now. */
-  const [measured, setMeasured] = useState<Pick<CaptureChoice, 'doing' | 'fix'>>(playing);
+  const [measured, setMeasured] = useState<Pick<CaptureChoice, 'doing' | 'fix'>>({ doing: 'playing', fix: null });
   const [tapped, setTapped] = useState<TappedReading | null>(null);
   const clipFps = keptState(card).setup.targetFps;
   const isWatched = measured.doing === 'switching';
@@ -185,8 +189,12 @@ export function LagMeter() {
         <ShareSheet
           capture={capture}
           choice={choice}
-          onChoose={(patch) => setChoice((current) => ({ ...current, ...patch }))}
+          onChoose={({ fix, ...patch }) => {
+            if (fix !== undefined) setChosenFix(fix);
+            setChosenCapture((current) => ({ ...current, ...patch }));
+          }}
           onMeasure={measureShared}
+          watchableFixes={watchableFixes}
           watch={isWatched ? watch : null}
           targetFps={clipFps}
         />

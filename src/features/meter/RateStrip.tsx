@@ -7,7 +7,6 @@ import { colour } from '@/ui/tokens';
 import { drawnMs, type WatchState } from './watch-state';
 
 const Frame = styled.div`
-  position: relative;
   height: 96px;
   margin: 10px 0 4px;
   border: 1px solid ${colour.line};
@@ -19,7 +18,6 @@ const Frame = styled.div`
   polyline { fill: none; stroke: ${colour.ink}; stroke-width: 2; vector-effect: non-scaling-stroke; }
   line { stroke: ${colour.inkSoft}; stroke-width: 1; vector-effect: non-scaling-stroke; }
   line[data-press] { stroke: ${colour.oil}; stroke-width: 2; }
-  small { position: absolute; right: 6px; font-size: 13px; color: ${colour.inkSoft}; }
 `;
 
 const size = { width: 600, height: 96 } as const;
@@ -57,7 +55,6 @@ export function RateStrip({ state, targetFps }: { readonly state: WatchState; re
         ))}
         <polyline points={rates.map(({ atMs, fps }) => `${xOf(atMs)},${yOf(fps)}`).join(' ')} />
       </svg>
-      <small style={{ top: `${(100 * yOf(targetFps)) / size.height}%` }}>{formatFps(targetFps)} meant</small>
     </Frame>
   );
 }

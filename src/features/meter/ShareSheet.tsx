@@ -1,10 +1,8 @@
 'use client';
 
 import { AppWindow, Gauge, Square } from 'lucide-react';
-import { useMemo } from 'react';
 import styled from 'styled-components';
-import { keyOfFix, type Reading } from '@/core/card';
-import { listWatchableFixes } from '@/core/diagnose';
+import { type FixUse, keyOfFix, type Reading } from '@/core/card';
 import { type CaptureProgress, type PictureRegion, recentMs, runningFps } from '@/core/meter';
 import { fixTitle } from '@/messages/fix-titles';
 import { formatFps } from '@/messages/format';
@@ -17,8 +15,6 @@ import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { NumberField } from '../fields/NumberField';
-import { useGlance } from '../shell/answer/at-a-glance';
-import { useOpenCard } from '../shell/card/use-open-card';
 import { MeasuredView } from './MeasuredView';
 import { PartFields } from './PartFields';
 import type { CaptureControls } from './use-capture';
@@ -45,30 +41,28 @@ export interface CaptureChoice {
   readonly doing: Reading['doing'] | 'switching';
   readonly lengthSec: number;
   readonly part: PictureRegion | null;
-  /** What is switched to and fro; null for what stands on no list. */
+  /** What is switched to and fro. */
   readonly fix: WatchedFix;
 }
 
 const doings = [
   { value: 'playing' as const, label: 'Playing' },
   { value: 'scrubbing' as const, label: 'Scrubbing' },
-  { value: 'switching' as const, label: 'Switching a setting' },
+  { value: 'switching' as const, label: 'Switching' },
 ];
 const usualLengthSec = { playing: 15, scrubbing: 10 } as const;
 const onNoList = 'on-no-list';
 
 /** Which setting is switched to and fro: those that can be switched while it plays, and whatever stands on no list. */
 function WatchedFixField({
+  fixes,
   fix,
   onChange,
 }: {
+  readonly fixes: readonly FixUse[];
   readonly fix: WatchedFix;
   readonly onChange: (fix: WatchedFix) => void;
 }) {
-  const { card } = useOpenCard();
-  const { move } = useGlance().conclusion;
-  const next = move && 'fix' in move && move.kind !== 'give-back' ? move.fix : null;
-  const fixes = useMemo(() => listWatchableFixes(card, next), [card, next]);
   return (
     <SelectField
       label="Setting that you switch"
@@ -126,11 +120,13 @@ interface ShareSheetProps {
   readonly onMeasure: () => void;
   /** While a setting is switched to and fro, in place of one reading. */
   readonly watch: WatchControls | null;
+  readonly watchableFixes: readonly FixUse[];
   readonly targetFps: number;
 }
 
 /** Shares the editor's window and measures what its preview shows. */
-export function ShareSheet({ capture, choice, onChoose, onMeasure, watch, targetFps }: ShareSheetProps) {
+export function ShareSheet(props: ShareSheetProps) {
+  const { capture, choice, onChoose, onMeasure, watch, watchableFixes, targetFps } = props;
   const { state, isAsking, shared, share, stop, finish, unshare } = capture;
   const measured = state.status === 'done' ? state.value : null;
   const part = choice.part ?? measured?.reading.region ?? null;
@@ -167,7 +163,7 @@ export function ShareSheet({ capture, choice, onChoose, onMeasure, watch, target
           <RunningView progress={state.progress} doing={choice.doing} />
         ))}
       {!isRunning && (
-        <FieldGrid $leastPx={170} $belowPx={12}>
+        <FieldGrid $leastPx={290} $belowPx={12}>
           <SegmentedField
             label="What you will do"
             options={doings}
@@ -177,7 +173,7 @@ export function ShareSheet({ capture, choice, onChoose, onMeasure, watch, target
             }
           />
           {choice.doing === 'switching' ? (
-            <WatchedFixField fix={choice.fix} onChange={(fix) => onChoose({ fix })} />
+            <WatchedFixField fixes={watchableFixes} fix={choice.fix} onChange={(fix) => onChoose({ fix })} />
           ) : (
             <NumberField
               label="Measure for"
@@ -188,15 +184,21 @@ export function ShareSheet({ capture, choice, onChoose, onMeasure, watch, target
               onChange={(lengthSec) => lengthSec !== null && onChoose({ lengthSec })}
             />
           )}
-          {shared && part && <PartFields part={part} size={measured} onChange={(typed) => onChoose({ part: typed })} />}
+        </FieldGrid>
+      )}
+      {!isRunning && shared && part && (
+        <FieldGrid $leastPx={150} $belowPx={12}>
+          <PartFields part={part} size={measured} onChange={(typed) => onChoose({ part: typed })} />
         </FieldGrid>
       )}
       {shared && (
         <Row $abovePx={14} $belowPx={8}>
           {isRunning ? (
-            <Button onPress={stop}>
-              <Square size={16} aria-hidden="true" /> Stop
-            </Button>
+            !watch && (
+              <Button onPress={stop}>
+                <Square size={16} aria-hidden="true" /> Stop
+              </Button>
+            )
           ) : (
             <Button look={measured ? 'plain' : 'primary'} onPress={onMeasure}>
               <Gauge size={17} aria-hidden="true" />{' '}

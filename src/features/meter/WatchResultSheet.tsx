@@ -32,6 +32,13 @@ const Verdict = styled.p`
   margin-bottom: 2px;
 `;
 
+const Sides = styled.ul`
+  margin: 10px 0 12px;
+`;
+const Step = styled.td`
+  white-space: nowrap;
+`;
+
 interface WatchResultSheetProps {
   readonly outcome: WatchOutcome;
   readonly fix: WatchedFix;
@@ -83,11 +90,11 @@ export function WatchResultSheet({ outcome, fix, onAgain }: WatchResultSheetProp
     <Sheet title="What switching changed" aside={describeOwnLoad(ownLoadRatio)}>
       <Verdict>{describeWatchVerdict(verdict)}</Verdict>
       <Soft>{describeWatchAdvice(verdict)}</Soft>
-      <ul style={{ margin: '10px 0 12px' }}>
+      <Sides>
         {sides.map(({ setup, result, count }) => (
           <li key={setup}>{describeSide(result.shownFps, setup, fix, count)}</li>
         ))}
-      </ul>
+      </Sides>
       <Row $belowPx={10}>
         {keep && (
           <Button look="primary" onPress={keep}>
@@ -118,7 +125,7 @@ export function WatchResultSheet({ outcome, fix, onAgain }: WatchResultSheetProp
                     <th scope="row">{describeSpan(stretch, startMs)}</th>
                     <td>{describeSetup(stretch.setup, fix)}</td>
                     <td data-figure>{formatRate(stretch.result.shownFps)}</td>
-                    <td>{describeStep(verdict.steps[i] ?? null)}</td>
+                    <Step>{describeStep(verdict.steps[i] ?? null)}</Step>
                   </tr>
                 ))}
               </tbody>

@@ -92,7 +92,7 @@ export function WatchView({ watch, progress, fix, targetFps, onEnd }: WatchViewP
           : 'Go to your editor and press play on the stretch that lags, as it is now.'}
       </p>
       <RateStrip state={watch.state} targetFps={targetFps} />
-      <Soft>The last minute; tinted while the change stood, {formatFps(targetFps)} a second is meant.</Soft>
+      <Soft>The last minute. Tinted: with the change. Dashed: the {formatFps(targetFps)} a second that are meant.</Soft>
       {isBlocked && (
         <Note kind="alarm">
           <p>The browser opened no small window. Allow it for this page, or press here.</p>
@@ -114,7 +114,7 @@ export function WatchView({ watch, progress, fix, targetFps, onEnd }: WatchViewP
         </Button>
         {watch.state.presses.length > 0 && (
           <Button look="quiet" onPress={watch.takeBack}>
-            <Undo2 size={16} aria-hidden="true" /> The last press was none
+            <Undo2 size={16} aria-hidden="true" /> Take the last press back
           </Button>
         )}
       </Row>

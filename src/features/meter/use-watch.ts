@@ -2,6 +2,7 @@
 
 import { useEffect, useMemo, useReducer } from 'react';
 import type { FixUse } from '@/core/card';
+import { listWatchableFixes } from '@/core/diagnose';
 import {
   type CutRun,
   compareStretches,
@@ -10,6 +11,8 @@ import {
   type WatchedSetup,
   type WatchVerdict,
 } from '@/core/meter';
+import { useGlance } from '../shell/answer/at-a-glance';
+import { useOpenCard } from '../shell/card/use-open-card';
 import type { CaptureControls } from './use-capture';
 import { noWatch, reduceWatch, setupNow, type WatchState } from './watch-state';
 
@@ -28,6 +31,14 @@ export interface WatchControls {
   readonly begin: (request: { readonly region: PictureRegion | null; readonly clipFps: number }) => void;
   /** Null until it has ended, or where it gave nothing. */
   readonly outcome: WatchOutcome | null;
+}
+
+/** What can be switched to and fro on this card, the likeliest first; worked out only where it is asked for. */
+export function useWatchableFixes(isAsked: boolean): readonly FixUse[] {
+  const { card } = useOpenCard();
+  const { move } = useGlance().conclusion;
+  const next = move && 'fix' in move && move.kind !== 'give-back' ? move.fix : null;
+  return useMemo(() => (isAsked ? listWatchableFixes(card, next) : []), [isAsked, card, next]);
 }
 
 /** Somebody who watches longer has found what there is to find. */

@@ -22,6 +22,13 @@ describe('listWatchableFixes', () => {
     expect(listWatchableFixes(card, hardware)[0]).toEqual(hardware);
   });
 
+  it('lists small copies only once there are some', () => {
+    const proxies = { id: 'make-proxies', level: 540 } as const;
+    expect(listWatchableFixes(card, proxies).map(({ id }) => id)).not.toContain(proxies.id);
+    const made = applyAll(card, { type: 'setEditor', input: { patch: { proxies: 'made' } } });
+    expect(listWatchableFixes(made, proxies)[0]).toEqual(proxies);
+  });
+
   it('leaves out what the editor lacks and what is set already, and knows only the one on trial', () => {
     const without = applyAll(card, { type: 'setEditorLacks', input: { fixId: half.id, isLacking: true } });
     expect(listWatchableFixes(without, null).some(({ id }) => id === half.id)).toBe(false);
