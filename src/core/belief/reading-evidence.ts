@@ -1,3 +1,4 @@
+import { groups } from 'd3-array';
 import { keyOfFixes } from '../card/fixes-in-force';
 import type { FixUse, PlayFeel, Reading, ScrubFeel } from '../card/types';
 import { extentOf } from '../load/evaluate';
@@ -55,21 +56,6 @@ interface ReadingGroup {
   readonly fixes: readonly FixUse[];
   readonly moment: Reading['moment'];
   readonly readings: readonly Reading[];
-}
-
-/** Puts items together that have the same key, in the order in which keys first appear. */
-function groupBy<Item, Key>(
-  items: readonly Item[],
-  keyOf: (item: Item) => Key,
-): readonly (readonly [Key, readonly Item[]])[] {
-  const groups = new Map<Key, Item[]>();
-  for (const item of items) {
-    const key = keyOf(item);
-    const group = groups.get(key);
-    if (group) group.push(item);
-    else groups.set(key, [item]);
-  }
-  return [...groups];
 }
 
 /**
@@ -136,7 +122,7 @@ const rateLikelihoods = (
   targetFps: number,
 ): readonly ReadingLikelihood[] => {
   const full = censoredRatio * targetFps;
-  return groupBy(readings, (reading) => `${reading.how} ${spreadOf(reading)}`).flatMap(([how, taken]) => {
+  return groups(readings, (reading) => `${reading.how} ${spreadOf(reading)}`).flatMap(([how, taken]) => {
     const rates: readonly RateRead[] = taken.flatMap((reading) =>
       reading.shownFps === null
         ? []
@@ -161,7 +147,7 @@ const rateLikelihoods = (
 };
 
 const scrubLikelihoods = (readings: readonly Reading[]): readonly ReadingLikelihood[] =>
-  groupBy(readings, ({ how }) => how).flatMap(([how, taken]) => {
+  groups(readings, ({ how }) => how).flatMap(([how, taken]) => {
     const times = taken.flatMap(({ scrubMs }) => (scrubMs === null ? [] : [Math.max(1, scrubMs)]));
     return times.length > 0 ? [likelihoodOfFigures('scrubMs', how, times, readingSpread[how] * 2, jumpSpread)] : [];
   });
@@ -222,12 +208,12 @@ const feelLikelihoods = (
     scrubMs === null && scrubFeel !== null ? [scrubFeel] : [],
   );
   return [
-    ...groupBy(plays, (feel) => feel).map(([feel, { length }]): ReadingLikelihood => {
+    ...groups(plays, (feel) => feel).map(([feel, { length }]): ReadingLikelihood => {
       const [low, high] = playBounds[feel];
       const spread = readingSpread.felt / 2 / Math.sqrt(length);
       return likelihoodOf(name, `${feel} ${length}`, weighBounds(name, low * targetFps, high * targetFps, spread));
     }),
-    ...groupBy(jumps, (feel) => feel).map(
+    ...groups(jumps, (feel) => feel).map(
       ([feel, { length }]): ReadingLikelihood =>
         likelihoodOf(
           'scrubMs',
@@ -286,9 +272,9 @@ export function listReadingEvidence(
   targetFps: number,
   complaint: Complaint,
 ): readonly Evidence[] {
-  const groups = groupBy(readings, ({ fixes, moment }) => `${keyOfFixes(fixes)} ${moment}`);
-  return groups.flatMap(([key, taken]) => {
-    const [{ fixes, moment }] = taken as readonly [Reading];
+  const ofOneSetup = groups(readings, ({ fixes, moment }) => `${keyOfFixes(fixes)} ${moment}`);
+  return ofOneSetup.flatMap(([key, taken]) => {
+    const [{ fixes, moment }] = taken as readonly Reading[] as readonly [Reading];
     const group = { fixes, moment, readings: taken };
     return likelihoodsOf(group, targetFps, complaint).map((likelihood) => ({
       ...likelihood,

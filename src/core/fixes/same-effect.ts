@@ -1,3 +1,4 @@
+import { groups } from 'd3-array';
 import { leastGain, type RankedFix } from './rank-fixes';
 
 /** Fixes that come to the very same, as one entry: the best of them, and the other ways to it. */
@@ -8,12 +9,6 @@ export interface FixGroupOfEffect {
 
 /** Fixes in their order, those with one effect together; what brings nothing stands by itself, because nothing is no effect to share. */
 export function groupByEffect(ranked: readonly RankedFix[]): readonly FixGroupOfEffect[] {
-  const groups = new Map<string, { first: RankedFix; others: RankedFix[] }>();
-  for (const fix of ranked) {
-    const key = fix.gain >= leastGain ? fix.effectKey : fix.id;
-    const group = groups.get(key);
-    if (group) group.others.push(fix);
-    else groups.set(key, { first: fix, others: [] });
-  }
-  return [...groups.values()];
+  const ofOneEffect = groups(ranked, (fix) => (fix.gain >= leastGain ? fix.effectKey : fix.id));
+  return ofOneEffect.flatMap(([, [first, ...others]]) => (first ? [{ first, others }] : []));
 }

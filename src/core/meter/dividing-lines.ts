@@ -1,3 +1,4 @@
+import { bisectLeft } from 'd3-array';
 import { medianOf, percentileOfSorted } from '../numbers/percentile';
 
 /** New pictures and repeats are told apart in windows of this length, one every step. */
@@ -60,17 +61,6 @@ function divide(order: ArrayLike<number>, floor: number): Division {
   return { line: (raised(at - 1) + raised(at)) / 2, contrast: Math.exp(upper - lower), upper };
 }
 
-/** First index whose time is not before `ms`. */
-function firstFrom(timesMs: ArrayLike<number>, ms: number): number {
-  let [low, high] = [0, timesMs.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((timesMs[middle] as number) < ms) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
 const floorOf = (order: Float64Array): number => percentileOfSorted(order, 0.9) + Math.log(repeatRatio);
 
 interface Window extends Division {
@@ -82,8 +72,8 @@ function listWindows(logs: Float64Array, timesMs: ArrayLike<number>): readonly W
   const windows: Window[] = [];
   const endMs = timesMs[timesMs.length - 1] as number;
   for (let atMs = (timesMs[0] as number) + windowMs / 2; atMs <= endMs; atMs += stepMs) {
-    const from = Math.max(1, firstFrom(timesMs, atMs - windowMs / 2));
-    const inside = logs.slice(from, firstFrom(timesMs, atMs + windowMs / 2)).sort();
+    const from = Math.max(1, bisectLeft(timesMs, atMs - windowMs / 2));
+    const inside = logs.slice(from, bisectLeft(timesMs, atMs + windowMs / 2)).sort();
     if (inside.length < 6) continue;
     const division = divide(inside, floorOf(inside));
     if (division.contrast >= leastContrast) windows.push({ ...division, atMs });
@@ -102,7 +92,7 @@ function linesAt(windows: readonly Window[], timesMs: ArrayLike<number>): Float6
   const windowTimesMs = windows.map(({ atMs }) => atMs);
   for (let i = 0; i < lines.length; i++) {
     const atMs = timesMs[i] as number;
-    const middle = firstFrom(windowTimesMs, atMs);
+    const middle = bisectLeft(windowTimesMs, atMs);
     const byDistance = windows
       .slice(Math.max(0, middle - mostNear), middle + mostNear)
       .map(({ line, atMs: windowAtMs }) => ({ line, distanceMs: Math.abs(windowAtMs - atMs) }))

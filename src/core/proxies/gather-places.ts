@@ -1,3 +1,4 @@
+import { bisectCenter } from 'd3-array';
 import { type ComparedPlace, choosePlaces, type MediaOutline } from './check-proxy';
 import type { Luma } from './compare-pictures';
 
@@ -6,15 +7,7 @@ export type PictureReader = (outline: MediaOutline, firstIndex: number, count: n
 
 /** The frame that is shown at a time from the beginning; the nearest one. O(log frames). */
 function indexAt({ timesMs }: MediaOutline, fromStartMs: number): number {
-  const wanted = (timesMs[0] ?? 0) + fromStartMs;
-  let [low, high] = [0, timesMs.length - 1];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((timesMs[middle] as number) < wanted) low = middle + 1;
-    else high = middle;
-  }
-  const isBeforeNearer = low > 0 && wanted - (timesMs[low - 1] as number) < (timesMs[low] as number) - wanted;
-  return isBeforeNearer ? low - 1 : low;
+  return bisectCenter(timesMs, (timesMs[0] ?? 0) + fromStartMs, 0, timesMs.length);
 }
 
 /** Reads the pictures of the places to compare; a place of which the original's own frame cannot be read is left out. */

@@ -1,5 +1,7 @@
 'use client';
 
+import { groups } from 'd3-array';
+
 import { memo, useMemo } from 'react';
 import styled from 'styled-components';
 import type { CardClip, JobCard } from '@/core/card';
@@ -29,13 +31,7 @@ interface Folder {
 
 /** Clips by the folder they came with, in the order in which the folders first occur. */
 function listFolders(clips: readonly CardClip[]): readonly Folder[] {
-  const byName = new Map<string, CardClip[]>();
-  for (const clip of clips) {
-    const known = byName.get(clip.folder);
-    if (known) known.push(clip);
-    else byName.set(clip.folder, [clip]);
-  }
-  return [...byName].map(([name, list]) => ({ name, clips: list }));
+  return groups(clips, ({ folder }) => folder).map(([name, list]) => ({ name, clips: list }));
 }
 
 /** The drive that all clips of a folder are said to lie on; null where they differ. */

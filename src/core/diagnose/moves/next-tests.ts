@@ -1,3 +1,4 @@
+import { groups } from 'd3-array';
 import {
   type Belief,
   inMemoryRatio,
@@ -311,12 +312,7 @@ function chooseLevel(levels: readonly WeighedTest[]): OfferedTest | null {
 
 /** Fixes that come to the same as one entry: the first of them, with the others as further ways. */
 function joinSame(tests: readonly OfferedTest[], keyOf: (test: OfferedTest) => string): readonly OfferedTest[] {
-  const groups = new Map<string, OfferedTest[]>();
-  for (const test of tests) {
-    const key = keyOf(test);
-    groups.set(key, [...(groups.get(key) ?? []), test]);
-  }
-  return [...groups.values()].flatMap(([first, ...others]) =>
+  return groups(tests, keyOf).flatMap(([, [first, ...others]]) =>
     first ? [{ ...first, otherWays: others.map(({ id, level }) => ({ id: id as FixId, level })) }] : [],
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import type { ReactNode } from 'react';
+import { ErrorBoundary } from 'react-error-boundary';
 import type { JobCard } from '@/core/card';
 import { describeBreak } from '@/messages/breaks';
 import { Button } from '@/ui/Button';
@@ -8,7 +9,6 @@ import { LinkButton } from '@/ui/LinkButton';
 import { Row } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { useExportCard } from '../card/use-export-card';
-import { Boundary } from './Boundary';
 
 interface CardBoundaryProps {
   readonly card: JobCard;
@@ -21,13 +21,13 @@ interface CardBoundaryProps {
 export function CardBoundary({ card, page, children }: CardBoundaryProps) {
   const exportCard = useExportCard();
   return (
-    <Boundary
-      resetKey={page}
-      fallback={(error, onRetry) => (
+    <ErrorBoundary
+      resetKeys={[page]}
+      fallbackRender={({ error, resetErrorBoundary }) => (
         <Note kind="alarm">
           <p>{describeBreak('page', error)}</p>
           <Row>
-            <Button look="primary" onPress={onRetry}>
+            <Button look="primary" onPress={resetErrorBoundary}>
               Try it again
             </Button>
             <Button onPress={() => exportCard(card)}>Export card</Button>
@@ -37,6 +37,6 @@ export function CardBoundary({ card, page, children }: CardBoundaryProps) {
       )}
     >
       {children}
-    </Boundary>
+    </ErrorBoundary>
   );
 }
