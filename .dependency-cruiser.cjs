@@ -11,7 +11,7 @@ module.exports = {
     layer(
       'core-has-no-platform',
       { path: '^src/core/', pathNot: test },
-      { path: 'node_modules', pathNot: 'node_modules/zod/' },
+      { path: 'node_modules', pathNot: 'node_modules/(zod|d3-array)/' },
     ),
     layer('core-has-no-node', { path: '^src/core/', pathNot: test }, { dependencyTypes: ['core'] }),
     layer(

@@ -24,14 +24,12 @@ export { nextShownMs, type PracticePattern, practicePatterns } from './practice-
 export type { RecordingFailure, RecordingProgress, RecordingReading, RecordingRequest } from './recording';
 export { meterSpreadOf } from './spread';
 export {
-  type ChangeCourse,
   type CutRun,
   compareStretches,
   cutStretches,
   mergeStretches,
   type Stretch,
   type SwitchPress,
-  type WatchedRun,
   type WatchedSetup,
   type WatchVerdict,
   watchedSetups,
