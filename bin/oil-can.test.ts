@@ -5,18 +5,25 @@ import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { makeProcesses, writePsMac } from '../tests/fixtures/process-lists';
+import { runOilCan } from './commands/run';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
 /** Runs the command line as a person does, but for npm. */
-const oilCan = (...args: readonly string[]) => {
+const oilCanByHand = (...args: readonly string[]) => {
   const ran = spawnSync('node_modules/.bin/tsx', ['bin/oil-can.ts', ...args], { cwd: root, encoding: 'utf8' });
   return { exitCode: ran.status, json: ran.stdout === '' ? null : JSON.parse(ran.stdout), messages: ran.stderr };
 };
 
+/** The same without a process of its own, which takes seconds to begin. */
+const oilCan = async (...args: readonly string[]) => {
+  const { exitCode, json, messages } = await runOilCan(args);
+  return { exitCode, json: JSON.parse(JSON.stringify(json)), messages };
+};
+
 describe('oil-can', () => {
-  it('inspect gives facts and, in their place, failures, and ends with 1 where there was one', () => {
-    const { exitCode, json } = oilCan(
+  it('inspect gives facts and, in their place, failures, and ends with 1 where there was one', async () => {
+    const { exitCode, json } = await oilCan(
       'inspect',
       'tests/fixtures/media/h264-8bit.mp4',
       'tests/fixtures/media/empty.mp4',
@@ -36,11 +43,11 @@ describe('oil-can', () => {
     expect(json[2]).toMatchObject({ fileName: 'nowhere.mp4', failure: { code: 'file-unreadable' } });
   });
 
-  it('programs groups a list of processes, in both ways of counting, and says what is wrong with another file', () => {
+  it('programs groups a list of processes, in both ways of counting, and says what is wrong with another file', async () => {
     const folder = mkdtempSync(join(tmpdir(), 'oil-can-'));
     const path = join(folder, 'list.txt');
     writeFileSync(path, writePsMac(makeProcesses('macos', 120)));
-    const { exitCode, json } = oilCan('programs', path, '--cores', '8');
+    const { exitCode, json } = await oilCan('programs', path, '--cores', '8');
     expect(exitCode).toBe(0);
     expect(Object.keys(json[0])).toEqual([
       ...['name', 'role', 'processCount', 'coreUsePercent', 'wholeMachinePercent', 'memoryMib', 'canClose'],
@@ -53,16 +60,16 @@ describe('oil-can', () => {
       wholeMachinePercent: 13.8,
       canClose: 'yes',
     });
-    expect(oilCan('programs', 'package.json')).toMatchObject({
+    expect(await oilCan('programs', 'package.json')).toMatchObject({
       exitCode: 1,
       json: { failure: { code: 'list-unknown' } },
     });
-    expect(oilCan('programs', path, '--cores', 'many').exitCode).toBe(2);
+    expect((await oilCan('programs', path, '--cores', 'many')).exitCode).toBe(2);
     rmSync(folder, { recursive: true });
   });
 
-  it('machine says what this computer is', () => {
-    const { exitCode, json } = oilCan('machine');
+  it('machine says what this computer is', async () => {
+    const { exitCode, json } = await oilCan('machine');
     expect([exitCode, Object.keys(json)]).toEqual([
       0,
       ['system', 'processor', 'memory', 'graphics', 'drives', 'battery', 'powerMode'],
@@ -70,38 +77,38 @@ describe('oil-can', () => {
     expect(json.processor.coreCount).toBeGreaterThan(0);
   });
 
-  it('check-proxy holds a proxy against its original, and says what cannot be read', () => {
+  it('check-proxy holds a proxy against its original, and says what cannot be read', async () => {
     const media = (name: string) => `tests/fixtures/media/${name}`;
-    expect(oilCan('check-proxy', media('h264-8bit.mp4'), media('h264-8bit.mp4'))).toMatchObject({
+    expect(await oilCan('check-proxy', media('h264-8bit.mp4'), media('h264-8bit.mp4'))).toMatchObject({
       exitCode: 0,
       json: { isGood: true, faults: [], pictures: 'compared' },
     });
-    const other = oilCan('check-proxy', media('h264-8bit.mp4'), media('silent.mp4'));
+    const other = await oilCan('check-proxy', media('h264-8bit.mp4'), media('silent.mp4'));
     expect([other.exitCode, other.json.isGood]).toEqual([0, false]);
     expect(other.json.faults[0]).toMatchObject({ code: expect.any(String) });
-    expect(oilCan('check-proxy', media('h264-8bit.mp4'), media('not-a-film.mp4'))).toMatchObject({
+    expect(await oilCan('check-proxy', media('h264-8bit.mp4'), media('not-a-film.mp4'))).toMatchObject({
       exitCode: 1,
       json: { failure: { code: 'proxy-unreadable' } },
     });
-    expect(oilCan('check-proxy', 'nothing.mp4', media('silent.mp4'))).toMatchObject({
+    expect(await oilCan('check-proxy', 'nothing.mp4', media('silent.mp4'))).toMatchObject({
       exitCode: 1,
       json: { failure: { code: 'original-unreadable' } },
     });
-    expect(oilCan('check-proxy', media('silent.mp4')).exitCode).toBe(2);
+    expect((await oilCan('check-proxy', media('silent.mp4'))).exitCode).toBe(2);
   });
 
-  it('check says whether a card can be used, and why not', () => {
-    expect(oilCan('check', 'src/demo/cards/decode-bound.json')).toMatchObject({
+  it('check says whether a card can be used, and why not', async () => {
+    expect(await oilCan('check', 'src/demo/cards/decode-bound.json')).toMatchObject({
       exitCode: 0,
       json: { isValid: true, version: 11 },
     });
-    const broken = oilCan('check', 'package.json');
+    const broken = await oilCan('check', 'package.json');
     expect(broken).toMatchObject({ exitCode: 1, json: { failure: { code: 'card-not-a-card' } } });
     expect(broken.messages).toContain('not a job card');
   });
 
-  it('findings has the documented shape, and names the cause, a look and a way out', () => {
-    const { exitCode, json } = oilCan('findings', 'src/demo/cards/effects-bound.json');
+  it('findings has the documented shape, and names the cause, a look and a way out', async () => {
+    const { exitCode, json } = await oilCan('findings', 'src/demo/cards/effects-bound.json');
     expect(exitCode).toBe(0);
     expect(Object.keys(json)).toEqual([
       'targetFps',
@@ -142,8 +149,8 @@ describe('oil-can', () => {
     ]);
   });
 
-  it('what-if takes fixes with and without levels and names the defaults it used', () => {
-    const { json } = oilCan(
+  it('what-if takes fixes with and without levels and names the defaults it used', async () => {
+    const { json } = await oilCan(
       'what-if',
       'src/demo/cards/decode-bound.json',
       'lower-preview-quality=1/8',
@@ -158,7 +165,16 @@ describe('oil-can', () => {
     expect(json.after.shownFps.mid).toBeGreaterThan(2 * json.before.shownFps.mid);
   });
 
-  it('ends with 2 and the ways to use it for wrong use', () => {
+  it('prints data and messages apart, and ends with the exit code', () => {
+    const broken = oilCanByHand('check', 'package.json');
+    expect(broken).toMatchObject({ exitCode: 1, json: { failure: { code: 'card-not-a-card' } } });
+    expect(broken.messages).toMatch(/not a job card.*\n$/);
+    const wrong = oilCanByHand();
+    expect([wrong.exitCode, wrong.json]).toEqual([2, null]);
+    expect(wrong.messages).toContain('A command is missing.\nUse:\n');
+  });
+
+  it('ends with 2 and the ways to use it for wrong use', async () => {
     for (const args of [
       [],
       ['inspect'],
@@ -166,7 +182,7 @@ describe('oil-can', () => {
       ['what-if', 'x.json', 'wish'],
       ['what-if', 'x.json', 'make-proxies=tall'],
     ]) {
-      const { exitCode, json, messages } = oilCan(...args);
+      const { exitCode, json, messages } = await oilCan(...args);
       expect(exitCode, args.join(' ')).toBe(2);
       expect(json).toBeNull();
       expect(messages).toContain('oil-can inspect FILE');

@@ -1,59 +1,8 @@
 // The command line over the same core as the screens: JSON on standard output, messages on standard error;
 // ends with 0, with 1 for a failure that is described, with 2 for wrong use.
-import type { CommandOutput } from './commands/output';
-import { WrongUseError } from './commands/wrong-use';
+import { runOilCan } from './commands/run';
 
-const usage = `Use:
-  oil-can inspect FILE…                      what video files are
-  oil-can check CARD.json                    whether a job card can be used
-  oil-can findings CARD.json                 what causes the lag, what to look at next, ways out
-  oil-can what-if CARD.json FIX[=LEVEL]…     what fixes would bring
-  oil-can simulate CARD.json --seed N [--fault ID[=SEVERITY]]… [--fix ID[=LEVEL]]…
-                                             when pictures appear on a simulated machine
-  oil-can meter --width W --height H --fps R [--clip-fps C] [--region X,Y,W,H|whole] [--times FILE]
-                [--filmed yes|no] < frames.gray
-                                             what a recorded preview showed (8-bit grey frames)
-  oil-can programs LIST [--cores N]          what a list of processes holds, by programs
-  oil-can machine                            what this computer is
-  oil-can check-proxy ORIGINAL PROXY         what is wrong with a proxy`;
-
-/** Each command loads only what it needs: reading the code takes longer than most of the work. */
-async function runCommand(words: readonly string[]): Promise<CommandOutput> {
-  const [command, ...rest] = words;
-  if (command === undefined) throw new WrongUseError('A command is missing.');
-  if (command === 'inspect') {
-    if (rest.length === 0) throw new WrongUseError('A file is missing.');
-    return (await import('./commands/inspect')).inspectCommand(rest);
-  }
-  if (command === 'meter') {
-    const { meterCommand, parseMeterOptions } = await import('./commands/meter');
-    return meterCommand(parseMeterOptions(rest), process.stdin);
-  }
-  if (command === 'machine') {
-    if (rest.length > 0) throw new WrongUseError('“machine” takes nothing.');
-    return (await import('./commands/machine')).machineCommand();
-  }
-  if (command === 'check-proxy') {
-    const [original, proxy, ...more] = rest;
-    if (original === undefined || proxy === undefined || more.length > 0)
-      throw new WrongUseError('“check-proxy” takes an original and its proxy.');
-    return (await import('./commands/check-proxy')).checkProxyCommand(original, proxy);
-  }
-  if (command === 'programs') {
-    const { parseProgramsOptions, programsCommand } = await import('./commands/programs');
-    return programsCommand(parseProgramsOptions(rest));
-  }
-  const output = await (await import('./commands/card-commands')).runCardCommand(command, rest);
-  if (output === null) throw new WrongUseError(`There is no command "${command}".`);
-  return output;
-}
-
-try {
-  const { exitCode, json } = await runCommand(process.argv.slice(2));
-  process.stdout.write(`${JSON.stringify(json, null, 2)}\n`);
-  process.exitCode = exitCode;
-} catch (error) {
-  if (!(error instanceof WrongUseError)) throw error;
-  process.stderr.write(`${error.message}\n${usage}\n`);
-  process.exitCode = 2;
-}
+const { exitCode, json, messages } = await runOilCan(process.argv.slice(2));
+if (json !== null) process.stdout.write(`${JSON.stringify(json, null, 2)}\n`);
+if (messages !== '') process.stderr.write(`${messages}\n`);
+process.exitCode = exitCode;

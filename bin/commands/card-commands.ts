@@ -19,8 +19,7 @@ async function withCard(
   if (path === undefined) throw new WrongUseError('A card file is missing.');
   const read = await readCardFile(path);
   if (read.ok) return run(read.value);
-  process.stderr.write(`${describeFailure(read.failure)}\n`);
-  return { exitCode: 1, json: { failure: read.failure } };
+  return { exitCode: 1, json: { failure: read.failure }, messages: describeFailure(read.failure) };
 }
 
 /** `check`, `findings`, `what-if` and `simulate`: commands over a card file. Null where the command is none of them. */

@@ -2,4 +2,6 @@
 export interface CommandOutput {
   readonly exitCode: 0 | 1;
   readonly json: unknown;
+  /** For a person to read, beside the output. */
+  readonly messages?: string;
 }

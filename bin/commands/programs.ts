@@ -29,13 +29,15 @@ const tenth = (value: number): number => Math.round(10 * value) / 10;
 export async function programsCommand({ path, coreCount }: ProgramsOptions): Promise<CommandOutput> {
   const bytes = await readFile(path).catch((error: Error) => error);
   if (bytes instanceof Error) {
-    process.stderr.write(`The list could not be read: ${bytes.message}.\n`);
-    return { exitCode: 1, json: { failure: { code: 'file-unreadable', detail: bytes.message } } };
+    return {
+      exitCode: 1,
+      json: { failure: { code: 'file-unreadable', detail: bytes.message } },
+      messages: `The list could not be read: ${bytes.message}.`,
+    };
   }
   const list = readProcessList(bytes);
   if (!list.ok) {
-    process.stderr.write(`${describeListFailure(list.failure)}\n`);
-    return { exitCode: 1, json: { failure: list.failure } };
+    return { exitCode: 1, json: { failure: list.failure }, messages: describeListFailure(list.failure) };
   }
   return {
     exitCode: 0,

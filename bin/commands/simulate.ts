@@ -49,8 +49,11 @@ export function parseSimulateOptions(words: readonly string[]): SimulateOptions 
 export function simulateCommand(card: JobCard, { seed, faults, fixes }: SimulateOptions): CommandOutput {
   const rig = rigFromCard(card, seed);
   if (!rig) {
-    process.stderr.write('This card has no video to play. Add footage to it first.\n');
-    return { exitCode: 1, json: { failure: { code: 'no-video' } } };
+    return {
+      exitCode: 1,
+      json: { failure: { code: 'no-video' } },
+      messages: 'This card has no video to play. Add footage to it first.',
+    };
   }
   const faulty = faults.reduce(
     (current, { id, severity }) => findPracticeFault(id)?.plant(current, severity) ?? current,

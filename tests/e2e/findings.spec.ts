@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openStep } from './screens';
+import { deep, openStep } from './screens';
 import { lowerQuality, makeChange, typeSecondReading, untilConcluded } from './trials';
 
 /** Weighing the causes takes some seconds on a busy machine. */
@@ -57,7 +57,7 @@ test('takes down that such films used to play well, and still names a cause that
   );
 });
 
-test('shows a frame budget that agrees with what was read, before a fix and with it', async ({ page }) => {
+test('shows a frame budget that agrees with what was read, before a fix and with it', deep, async ({ page }) => {
   await page.goto('/card/demo-effects-bound/findings');
   const budget = page.getByRole('region', { name: 'Where each frame’s time goes' });
   await expect(budget).toContainText('in the heaviest quarter, by your readings', weighed);

@@ -50,25 +50,21 @@ for (const [width, height] of [
   [390, 844],
   [640, 400],
 ] as const)
-  test(
-    `shows a step's heading, its first control and the export at ${width} × ${height}`,
-    width === 390 ? {} : deep,
-    async ({ page }) => {
-      await openCards(page);
-      await page.setViewportSize({ width, height });
-      for (const [stepId, name] of [
-        ['machine', 'Machine'],
-        ['timeline', 'Timeline'],
-        ['symptoms', 'Symptoms'],
-        ['fixes', 'Fixes'],
-      ] as const) {
-        await openStep(page, 'demo-effects-bound', stepId);
-        await untilConcluded(page);
-        const main = page.getByRole('main');
-        await expect(main.getByRole('heading', { name, level: 1 })).toBeInViewport();
-        const first = main.locator('button, input, select, summary, [role=radio]').filter({ visible: true }).first();
-        await expect(first, `${stepId}: first control`).toBeInViewport();
-        await expect(page.getByRole('button', { name: 'Export card' })).toBeInViewport();
-      }
-    },
-  );
+  test(`shows a step's heading, its first control and the export at ${width} × ${height}`, deep, async ({ page }) => {
+    await openCards(page);
+    await page.setViewportSize({ width, height });
+    for (const [stepId, name] of [
+      ['machine', 'Machine'],
+      ['timeline', 'Timeline'],
+      ['symptoms', 'Symptoms'],
+      ['fixes', 'Fixes'],
+    ] as const) {
+      await openStep(page, 'demo-effects-bound', stepId);
+      await untilConcluded(page);
+      const main = page.getByRole('main');
+      await expect(main.getByRole('heading', { name, level: 1 })).toBeInViewport();
+      const first = main.locator('button, input, select, summary, [role=radio]').filter({ visible: true }).first();
+      await expect(first, `${stepId}: first control`).toBeInViewport();
+      await expect(page.getByRole('button', { name: 'Export card' })).toBeInViewport();
+    }
+  });

@@ -315,7 +315,7 @@ test('remembers what the editor can do for the next card', deep, async ({ page }
   await expect(page.getByRole('checkbox', { name: 'Play one track alone' })).toBeChecked();
 });
 
-test('goes by the qualities and the habits of the person’s own editor', async ({ page }) => {
+test('goes by the qualities and the habits of the person’s own editor', deep, async ({ page }) => {
   await page.goto('/card/demo-effects-bound/editor');
   const qualities = page.getByRole('textbox', { name: 'Its preview qualities, best first' });
   await qualities.fill('Middling = 1/3, Sharp = 1/2');

@@ -41,39 +41,41 @@ test('looks at the practice machine, closes what takes it, and proves what that 
   await expect(line).not.toContainText('firefox');
 });
 
-test('takes a pasted list of 600 processes, says what is wrong with others, and gives the old one back', async ({
-  page,
-}) => {
-  await openStep(page, 'demo-decode-bound', 'programs');
-  await page.getByRole('button', { name: 'The computer that lags is another one' }).click();
-  const paste = page.getByRole('textbox', { name: 'What it printed' });
-  await paste.fill('clay and glaze');
-  await page.getByRole('button', { name: 'Read this list' }).click();
-  await expect(page.getByText('No process stands in it.')).toBeVisible();
-  await page.getByRole('radiogroup', { name: 'The computer that lags runs' }).getByText('Windows').click();
-  await expect(page.getByText('Get-Process | Select-Object')).toBeVisible();
-  const list = writeGetProcessCsv(makeProcesses('windows'), { overSec: 5, separator: ';', decimal: ',' });
-  await paste.fill(list.slice(list.indexOf('\n', 900) + 1));
-  await page.getByRole('button', { name: 'Read this list' }).click();
-  await expect(page.getByText(/^Took \d+ processes as \d+ programs\.$/)).toBeVisible();
-  await expect(rowOf(page, 'Hedgehog Scan')).toContainText('security');
-  await expect(rowOf(page, 'Loft Sync')).toContainText('640 MB');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(rowOf(page, 'Hedgehog Scan')).toHaveCount(0);
-  await expect(rowOf(page, 'Pigeon Post chat')).toHaveCount(1);
-  // A file in UTF-16, as the system's own shell writes it, with another language's head.
-  await page.getByRole('button', { name: 'The computer that lags is another one' }).click();
-  await page.getByLabel('Choose a file with a list').setInputFiles({
-    name: 'liste.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(
-      `\ufeff${writeTasklist(makeProcesses('windows'), { head: '"Abbildname","PID","Sitzungsname"', mark: '.', unit: 'K' })}`,
-      'utf16le',
-    ),
-  });
-  await expect(page.getByText('Took 600 processes as')).toBeVisible();
-  await expect(page.getByText('the list does not say how busy they are')).toBeVisible();
-});
+test(
+  'takes a pasted list of 600 processes, says what is wrong with others, and gives the old one back',
+  deep,
+  async ({ page }) => {
+    await openStep(page, 'demo-decode-bound', 'programs');
+    await page.getByRole('button', { name: 'The computer that lags is another one' }).click();
+    const paste = page.getByRole('textbox', { name: 'What it printed' });
+    await paste.fill('clay and glaze');
+    await page.getByRole('button', { name: 'Read this list' }).click();
+    await expect(page.getByText('No process stands in it.')).toBeVisible();
+    await page.getByRole('radiogroup', { name: 'The computer that lags runs' }).getByText('Windows').click();
+    await expect(page.getByText('Get-Process | Select-Object')).toBeVisible();
+    const list = writeGetProcessCsv(makeProcesses('windows'), { overSec: 5, separator: ';', decimal: ',' });
+    await paste.fill(list.slice(list.indexOf('\n', 900) + 1));
+    await page.getByRole('button', { name: 'Read this list' }).click();
+    await expect(page.getByText(/^Took \d+ processes as \d+ programs\.$/)).toBeVisible();
+    await expect(rowOf(page, 'Hedgehog Scan')).toContainText('security');
+    await expect(rowOf(page, 'Loft Sync')).toContainText('640 MB');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(rowOf(page, 'Hedgehog Scan')).toHaveCount(0);
+    await expect(rowOf(page, 'Pigeon Post chat')).toHaveCount(1);
+    // A file in UTF-16, as the system's own shell writes it, with another language's head.
+    await page.getByRole('button', { name: 'The computer that lags is another one' }).click();
+    await page.getByLabel('Choose a file with a list').setInputFiles({
+      name: 'liste.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(
+        `\ufeff${writeTasklist(makeProcesses('windows'), { head: '"Abbildname","PID","Sitzungsname"', mark: '.', unit: 'K' })}`,
+        'utf16le',
+      ),
+    });
+    await expect(page.getByText('Took 600 processes as')).toBeVisible();
+    await expect(page.getByText('the list does not say how busy they are')).toBeVisible();
+  },
+);
 
 test('lets a person say what a program is, and remembers it on the next list', async ({ page }) => {
   await openStep(page, 'demo-effects-bound', 'programs');

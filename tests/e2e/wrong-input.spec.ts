@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, type Locator, type Page, test } from '@playwright/test';
 import { mediaPath } from './media';
-import { openCards, openStep } from './screens';
+import { deep, openCards, openStep } from './screens';
 
 /** Exports every card that the bar offers; each must really reach the disk. */
 const exportAll = async (page: Page, bar: Locator) => {
@@ -118,7 +118,7 @@ test('goes on in memory and says so while the storage is full, until the card is
   await expect(bar).toBeHidden();
 });
 
-test('stops reading a batch when asked: the file in hand and all that follow', async ({ page }) => {
+test('stops reading a batch when asked: the file in hand and all that follow', deep, async ({ page }) => {
   await openStep(page, 'demo-decode-bound', 'footage');
   const whole = await readFile(mediaPath('h264-8bit.mp4'));
   const files = Array.from({ length: 60 }, (_, i) => ({ name: `take-${i}.mp4`, mimeType: 'video/mp4', buffer: whole }));

@@ -18,6 +18,7 @@ const media = (name: string): string => `${fixtures}media/${name}`;
 const large = (name: string): string => `${fixtures}large/${name}`;
 
 interface ProbeStream {
+  readonly index: number;
   readonly codec_type: string;
   readonly codec_name: string;
   readonly profile: string;
@@ -35,22 +36,27 @@ interface ProbeStream {
   readonly sample_rate: string;
 }
 interface ProbePacket {
+  readonly stream_index: number;
   readonly flags: string;
 }
 
 /** What ffprobe says of a file, asked for the same facts. */
 function probe(path: string) {
-  const entries = ['-show_streams', '-select_streams', 'v:0', '-show_entries', 'packet=flags'];
-  const read = (args: readonly string[]) =>
-    JSON.parse(execFileSync('ffprobe', ['-v', 'error', ...args, '-of', 'json', path]).toString());
-  const { packets } = read(entries) as { readonly packets: readonly ProbePacket[] };
-  const { streams } = read(['-count_packets', '-show_streams']) as { readonly streams: readonly ProbeStream[] };
+  const asked = ['-count_packets', '-show_streams', '-show_packets', '-of', 'json'];
+  const { streams, packets } = JSON.parse(
+    execFileSync('ffprobe', ['-v', 'error', ...asked, path], { maxBuffer: 2 ** 28 }).toString(),
+  ) as { readonly streams: readonly ProbeStream[]; readonly packets: readonly ProbePacket[] };
   const videos = streams.filter((stream) => stream.codec_type === 'video');
   const [video] = videos;
   if (!video) throw new Error(`ffprobe finds no video in ${path}`);
   const audio = streams.find((stream) => stream.codec_type === 'audio') ?? null;
-  return { video, audio, packets, videoTrackCount: videos.length };
+  const own = packets.filter((packet) => packet.stream_index === video.index);
+  return { video, audio, packets: own, videoTrackCount: videos.length };
 }
+
+/** How long ffprobe says that a file is, without reading all of it. */
+const probeDurationSec = (path: string): number =>
+  Number(execFileSync('ffprobe', ['-v', 'error', '-show_entries', 'format=duration', '-of', 'csv=p=0', path]));
 
 const inspectPath = async (path: string) => {
   const source = await openFileSource(path);
@@ -307,9 +313,7 @@ describe('inspectFile on very large files', () => {
     expect(result.value.frameCount).toBeNull();
     expect(result.value.frameRate).toEqual({ num: 30_000, den: 1001 });
     expect(result.value.keyFrameDistance?.isSampled).toBe(true);
-    const stated = probe(large('long-2gb.mkv'));
-    const framesPerSec = rationalToNumber(result.value.frameRate);
-    expect((result.value.durationMs / 1000) * framesPerSec).toBeCloseTo(Number(stated.video.nb_read_packets), -1);
+    expect(result.value.durationMs / 1000).toBeCloseTo(probeDurationSec(large('long-2gb.mkv')), 0);
   });
 });
 
