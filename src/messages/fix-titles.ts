@@ -60,6 +60,8 @@ const fixTitles: Readonly<Record<FixId, (level: FixLevel) => string>> = {
         ? 'Clear the analysis cache'
         : 'Clear the editor’s caches',
   'cap-cache': () => 'Set a limit to the cache',
+  'cache-heavy-only': () => 'Cache only what is heavy',
+  'enlarge-cache': () => 'Give the cache more room',
   'empty-cache-on-closing': () => 'Empty the cache when the editor closes',
   'choose-cache-format': () => 'Choose a lighter format for the cache',
   'free-system-drive': () => 'Free the system drive',

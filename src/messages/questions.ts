@@ -73,6 +73,11 @@ export const questionTexts: Readonly<Record<QuestionId, QuestionText>> = {
     how: `${monitor} Full means nearly nothing free, with the drive busy.`,
     answers: yesNo,
   },
+  'editor-at-limit': {
+    question: 'Does the editor’s own memory stop at one amount, with memory left?',
+    how: `${monitor} Look at the editor’s line while it lags, and at what is free.`,
+    answers: yesNo,
+  },
   'picture-stands': {
     question: 'Does the picture stand now and then, for half a second or longer, while it plays?',
     how: 'Watch half a minute of the part that lags. Count only what holds and then goes on, not an even stutter.',

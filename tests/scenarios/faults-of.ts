@@ -8,6 +8,8 @@ import type { Scenario } from './scenarios';
 export const scenarioOptions = { sampleCount: 2000 };
 /** A useless fix may close so much of the gap, because other explanations are never quite ruled out. */
 const uselessRatio = 0.25;
+/** One that helps closes a third of it at least. */
+const helpfulRatio = 1 / 3;
 
 /** What is wrong with a variant of a retold case, or nothing. */
 export function faultsOf(scenario: Scenario, variant: number): readonly string[] {
@@ -23,5 +25,8 @@ export function faultsOf(scenario: Scenario, variant: number): readonly string[]
       ? []
       : [`planned ${JSON.stringify(plans[0]?.fixes)}`]),
     ...(before - after < uselessRatio * before ? [] : [`expects ${scenario.useless.id} to help`]),
+    ...(!scenario.helps || before - gapUnder(belief, [scenario.helps]).gap >= helpfulRatio * before
+      ? []
+      : [`expects ${scenario.helps.id} not to help`]),
   ];
 }

@@ -19,6 +19,8 @@ export interface Scenario {
   readonly cause: CauseId | readonly CauseId[];
   /** Fixes of which the first plan must hold one. */
   readonly cures: readonly string[];
+  /** A fix that must be expected to close a third of the gap by itself. */
+  readonly helps?: FixAtLevel;
   /** A fix that must be expected to bring next to nothing. */
   readonly useless: FixAtLevel;
 }
@@ -464,6 +466,37 @@ export const scenarios: readonly Scenario[] = [
     useless: quarter,
   },
   {
+    name: 'an editor that keeps itself to little memory, as nobody has set it',
+    complaints: ['playing'],
+    // Plays well with enough of it, and not by far without.
+    build: (random) => {
+      const draft = draftOf(random);
+      const modest = { ...draft, facts: { ...draft.facts, speedClass: 'modest' as const } };
+      const deep = streamOf({
+        fps: fpsOf(draft),
+        codec: 'hevc',
+        bitDepth: 10,
+        chroma: '4:2:2',
+        widthPx: 1920,
+        heightPx: 1080,
+        megabitPerSec: 45,
+      });
+      return withRig(withStream(modest, deep), {
+        coreCount: 4,
+        coreSpeed: 0.9,
+        threadCount: 4,
+        editorGivenMib: random.between(340, 400),
+      });
+    },
+    onCard: (card) => ({ ...card, editor: { ...card.editor, memoryGivenMib: null } }),
+    answers: { 'editor-at-limit': 'yes', 'memory-full': 'no', 'plain-player': 'yes', 'held-back': 'no' },
+    cause: 'memory-short',
+    // The footage made lighter does as well, at a higher price.
+    cures: ['give-editor-memory', 'convert-footage'],
+    helps: { id: 'give-editor-memory', level: 8192 },
+    useless: quarter,
+  },
+  {
     name: 'too little preview memory in an editor that computes first',
     complaints: ['waiting'],
     build: (random) =>
@@ -575,6 +608,16 @@ export const scenarios: readonly Scenario[] = [
     answers: { 'system-drive-room': 'nearly-full' },
     cause: 'system-drive-full',
     cures: ['free-system-drive', 'clear-cache', 'cap-cache'],
+    useless: quarter,
+  },
+  {
+    name: 'a system drive full of the editor’s own caches, which may go to another drive',
+    complaints: ['playing'],
+    build: (random) => plant(draftOf(random), 'system-drive-full', random.between(0.3, 0.6)),
+    answers: { 'system-drive-room': 'nearly-full' },
+    cause: 'system-drive-full',
+    cures: ['free-system-drive', 'clear-cache', 'cap-cache', 'move-cache'],
+    helps: { id: 'move-cache', level: null },
     useless: quarter,
   },
   {

@@ -201,6 +201,14 @@ const definitions = [
     chances: ({ out, index }) => yesNo(step(out.memoryRatio[index] as number, 0.97, 0.06)),
   },
   {
+    id: 'editor-at-limit',
+    answers: answersYesNo,
+    minutes: 0.75,
+    // What it may take is known where somebody set it.
+    canAsk: ({ setup }) => setup.editor.memoryGivenMib === null,
+    chances: ({ state }) => yesNo(state.setup.editor.memoryGivenMib === null ? 0.04 : 0.92),
+  },
+  {
     id: 'picture-stands',
     answers: answersYesNo,
     minutes: 0.5,

@@ -1,3 +1,4 @@
+import type { MemorySplit } from '../load/memory';
 import { meanOf } from '../numbers/mean';
 import {
   canCloseRole,
@@ -143,14 +144,6 @@ export const seenOnCard = (programs: readonly CardProgram[]): readonly ProgramUs
       driveMegabytePerSec,
       courseCores: [],
     }));
-
-/** The machine's memory by what holds it, in MiB. */
-export interface MemorySplit {
-  readonly system: number;
-  readonly editor: number;
-  readonly others: number;
-  readonly left: number;
-}
 
 /** How memory is split by the list that was seen; null where none told what is free. The system has what is left over. */
 export function splitMemory({ programs, programsSeen, machine }: JobCard): MemorySplit | null {

@@ -95,6 +95,8 @@ export const fixFacts = [
   row('memory-and-files', 'use-more-threads'),
   row('memory-and-files', 'clear-cache', null, 'cache-kind', 'all'),
   row('memory-and-files', 'cap-cache'),
+  row('memory-and-files', 'cache-heavy-only'),
+  row('memory-and-files', 'enlarge-cache'),
   row('memory-and-files', 'empty-cache-on-closing'),
   row('memory-and-files', 'choose-cache-format'),
   row('memory-and-files', 'free-system-drive'),

@@ -29,6 +29,7 @@ export {
   workOrder,
 } from './fix-traits';
 export { gentlestOf } from './gentlest-level';
+export { memorySplitUnder } from './memory-split';
 export { suggestedHeightsPx, usualViewerHeightPx } from './preview-level';
 export {
   asLightening,

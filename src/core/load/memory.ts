@@ -17,6 +17,28 @@ const memoryCosts = {
   takenRatio: 0.93,
 } as const;
 
+/** What the system itself holds, in MiB. */
+export const systemMib: number = memoryCosts.system;
+
+/** The machine's memory by what holds it, in MiB. */
+export interface MemorySplit {
+  readonly system: number;
+  readonly editor: number;
+  readonly others: number;
+  readonly left: number;
+}
+
+/** How memory would be split with so much for the editor: the programs that are listed beside it, and what is left; never below 0. */
+export function splitWith({ machine, programs }: Setup, editorMib: number): MemorySplit {
+  const others = programs.reduce((sum, program) => sum + program.memoryMib, 0);
+  return {
+    system: systemMib,
+    editor: editorMib,
+    others,
+    left: Math.max(0, machine.memoryMib - systemMib - others - editorMib),
+  };
+}
+
 /** What the editor itself wants for this film, in MiB, whatever it is allowed. */
 export const editorWantsMib = (setup: Setup, mix: ClipMix): number =>
   memoryCosts.editor +

@@ -168,7 +168,17 @@ export const practiceChanges: Readonly<Record<string, Change>> = {
       mapStreams(rig, (stream) => ({ ...stream, drive: quickDrive })),
       { driveShare: 1 },
     ),
-  'move-cache': (rig) => withFaults({ ...rig, cacheDrive: quickDrive }, { cacheWaitMs: 0 }),
+  'move-cache': (rig) =>
+    withFaults(
+      { ...rig, cacheDrive: quickDrive },
+      { cacheWaitMs: 0, systemDriveStall: rig.faults.systemDriveStall * 0.5 },
+    ),
+  'cache-heavy-only': (rig) =>
+    withFaults(rig, {
+      systemDriveStall: rig.faults.systemDriveStall * 0.7,
+      buildCores: rig.faults.buildCores * 0.5,
+    }),
+  'enlarge-cache': (rig) => withFaults(rig, { buildCores: rig.faults.buildCores * 0.6 }),
   'cap-cache': (rig) => withFaults(rig, { systemDriveStall: rig.faults.systemDriveStall * 0.5 }),
   'clear-cache': (rig) => withFaults(rig, { systemDriveStall: rig.faults.systemDriveStall * 0.4 }),
   'empty-cache-on-closing': (rig) => withFaults(rig, { systemDriveStall: rig.faults.systemDriveStall * 0.6 }),

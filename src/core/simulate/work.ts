@@ -146,7 +146,7 @@ export function memoryWantedMib(rig: Rig): number {
 export const memoryOver = (rig: Rig): number => Math.max(0, memoryWantedMib(rig) / rig.memoryMib - 1);
 
 /** How short the editor is kept: its own need over what it may take, less one; 0 where it has enough. */
-function editorShortage(rig: Rig): number {
+export function editorShortage(rig: Rig): number {
   if (rig.editorGivenMib === null) return 0;
   const own = 1300 + 1.4 * (rig.clips.length + rig.unusedClipCount);
   return Math.max(0, (own * rig.quirks.memory) / rig.editorGivenMib - 1);

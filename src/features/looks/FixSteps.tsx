@@ -2,11 +2,13 @@
 
 import styled from 'styled-components';
 import { ownNameOf } from '@/core/card';
-import { type FixId, type FixLevel, previewFixIds, qualityRatioOf } from '@/core/fixes';
+import { keptState } from '@/core/diagnose';
+import { type FixId, type FixLevel, memorySplitUnder, previewFixIds, qualityRatioOf } from '@/core/fixes';
 import { describeOwnQuality } from '@/messages/editor';
 import { fixTexts } from '@/messages/fixes';
 import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
+import { MemorySplit } from '../programs/MemorySplit';
 import { useOpenCard } from '../shell/card/use-open-card';
 
 const Steps = styled.ol`
@@ -39,6 +41,10 @@ export function FixSteps({ fixId, level }: { readonly fixId: FixId; readonly lev
           <li key={step}>{step}</li>
         ))}
       </Steps>
+      <MemorySplit
+        split={memorySplitUnder(keptState(card).setup, { id: fixId, level })}
+        label="How memory would be split"
+      />
       {ownName !== null && <p>{describeOwnQuality(ownName)}</p>}
       <Terms>
         <dt>Where editors usually keep it</dt>

@@ -1,8 +1,7 @@
 'use client';
 
 import styled from 'styled-components';
-import type { JobCard } from '@/core/card';
-import { splitMemory } from '@/core/card';
+import type { splitMemory } from '@/core/card';
 import { formatMemory } from '@/messages/format';
 import { colour } from '@/ui/tokens';
 
@@ -37,15 +36,22 @@ const partTexts = {
   left: 'left',
 } as const;
 
-/** How the machine's memory is split by what was seen. Nothing where no list told it. */
-export function MemorySplit({ card }: { readonly card: JobCard }) {
-  const split = splitMemory(card);
+interface MemorySplitProps {
+  /** Nothing is drawn without one. */
+  readonly split: ReturnType<typeof splitMemory>;
+  readonly label: string;
+}
+
+/** How the machine's memory is split, or would be. */
+export function MemorySplit({ split, label }: MemorySplitProps) {
   if (!split) return null;
   const parts = (['system', 'editor', 'others', 'left'] as const).map((id) => ({ id, mib: split[id] }));
   const total = parts.reduce((sum, { mib }) => sum + mib, 0);
   return (
-    <figure aria-label="How memory is split">
-      <figcaption>Memory, {formatMemory(total)} in all</figcaption>
+    <figure aria-label={label}>
+      <figcaption>
+        {label}, {formatMemory(Math.round(total))} in all
+      </figcaption>
       <Bar aria-hidden="true">
         {parts.map(({ id, mib }) => (
           <span key={id} data-part={id} style={{ width: `${(100 * mib) / total}%` }} />

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import styled from 'styled-components';
 import type { ReadList } from '@/adapters/shared/process-list/types';
-import { fixesInForce, listChosen, openTrial, readingInForce } from '@/core/card';
+import { fixesInForce, listChosen, openTrial, readingInForce, splitMemory } from '@/core/card';
 import { forecastClosing } from '@/core/diagnose';
 import { closesPrograms, closingFix } from '@/core/fixes';
 import { isProtected, type ProcessRow, type ProgramRole } from '@/core/programs';
@@ -143,7 +143,7 @@ export function ProgramsTool() {
             isClosed ? 'the chosen ones are closed' : `${chosen.length} of ${listed.length} chosen to close or pause`
           }
         >
-          <MemorySplit card={card} />
+          <MemorySplit split={splitMemory(card)} label="How memory is split" />
           {card.programsCheck && (
             <Spaced $abovePx={12}>
               <CleanUpResult card={card} />

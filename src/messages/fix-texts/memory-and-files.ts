@@ -5,7 +5,7 @@ export const memoryAndFilesTexts = {
   'give-editor-memory': {
     steps: (level) => [
       'Save the project first.',
-      `Set the memory that the editor may use to about ${formatMemory(Number(level ?? 4096))}.`,
+      `Set the memory that the editor may use to about ${formatMemory(Number(level ?? 4096))}; where it asks what to leave for other programs instead, enter the rest.`,
       'Restart the editor. Write down the amount that worked before.',
     ],
     where: 'Usually in the settings under memory or performance.',
@@ -16,8 +16,8 @@ export const memoryAndFilesTexts = {
   'raise-preview-memory': {
     steps: (level) => [
       'Save the project first, and write down the present amount.',
-      `Raise the memory for computed pictures to ${formatMemory(Number(level ?? 4096))}, no further: too much crashes.`,
-      'Restart the editor and play the same stretch twice.',
+      `Raise the memory for computed pictures to ${formatMemory(Number(level ?? 4096))} and no further.`,
+      'Restart the editor and play the same stretch twice. If it crashes or slows down, that was too much: go back to what you wrote down.',
     ],
     where: 'Usually in the settings under memory or performance.',
     check: 'The second time, more seconds play before it computes again.',
@@ -50,7 +50,7 @@ export const memoryAndFilesTexts = {
     steps: () => [
       'Save, and close the project.',
       'Use the editor’s own button for clearing, never the file manager.',
-      'Open the project again: the first play is slower.',
+      'Restart the editor: the first play is slower. Do it again whenever a film is done.',
     ],
     where: 'Usually in the settings under storage or temporary files.',
     check: 'The system drive shows more free room.',
@@ -68,6 +68,28 @@ export const memoryAndFilesTexts = {
     cost: 'some building again',
     putBack: null,
   },
+  'cache-heavy-only': {
+    steps: () => [
+      'Find what the editor builds files for: on import, for each clip, in the background.',
+      'Switch it off for what plays well, and leave it on for heavy clips and finished sections.',
+      'Clear what was built for the rest.',
+    ],
+    where: 'Usually in the settings under storage or temporary files; for one clip, in its menu.',
+    check: 'The cache’s folder grows more slowly, and the list of tasks is short.',
+    cost: 'light clips are computed each time',
+    putBack: null,
+  },
+  'enlarge-cache': {
+    steps: () => [
+      'Find the cache’s limit, and how full it is.',
+      'If it is full, double the limit, and leave a fifth of the drive free.',
+      'Play the whole timeline once, so that it is filled.',
+    ],
+    where: 'Usually in the settings under storage or temporary files.',
+    check: 'The second time, nothing is built again.',
+    cost: 'disk space',
+    putBack: null,
+  },
   'empty-cache-on-closing': {
     steps: () => ['Find the setting for cleaning up on closing.', 'Switch it on.', 'Close and open the project once.'],
     where: 'Usually in the settings under storage or temporary files.',
@@ -78,7 +100,7 @@ export const memoryAndFilesTexts = {
   'choose-cache-format': {
     steps: () => [
       'Find the format of previews and caches.',
-      'Choose one that is quick to read, not the smallest file.',
+      'Choose one that is quick to read, not the smallest file. For footage with bright skies or a flat profile, one of 10 bits or more.',
       'Clear the old cache, and play the same stretch twice.',
     ],
     where: 'Usually in the settings under storage or temporary files.',
@@ -100,7 +122,7 @@ export const memoryAndFilesTexts = {
   'move-cache': {
     steps: () => [
       'Save, and close the project.',
-      'Choose a folder on a solid-state drive inside the machine.',
+      'Choose a folder on a solid-state drive inside the machine: not the system’s own, if there is another.',
       'Restart the editor and let the cache build again.',
     ],
     where: 'Usually in the settings under storage or temporary files.',

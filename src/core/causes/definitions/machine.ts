@@ -61,6 +61,9 @@ const endlessMib = 4_194_304;
 export const isPreviewMemoryShort = ({ setup }: SetupState): boolean =>
   setup.editor.playsBy === 'computing-first' && previewMemoryMibOf(setup) < 8192;
 
+/** What an editor that keeps itself short may take of what it wants. Assumption. */
+const keptShortRatio = 0.35;
+
 /** More memory is wanted than there is, or the editor is kept too short, or given so much that the system is. */
 export const memoryShort = {
   kind: 'configuration',
@@ -72,6 +75,13 @@ export const memoryShort = {
       variant: 'less-than-stated',
       odds: (_, facts) => (facts.isMemoryStated ? 0.025 : 0.15),
       suppose: (state) => withMachine(state, { memoryMib: state.setup.machine.memoryMib / 2 }),
+    },
+    {
+      // Some editors keep themselves to an amount from the day they were installed, whatever the machine has.
+      variant: 'editor-kept-short',
+      odds: ({ editor }) => (editor.memoryGivenMib === null ? 0.035 : 0),
+      suppose: (state) =>
+        withEditor(state, { memoryGivenMib: keptShortRatio * editorWantsMib(state.setup, mixClips(state)) }),
     },
   ],
   isPresent: (state) => {

@@ -26,7 +26,7 @@ export interface AnswerSummary {
 }
 
 /** Of this Oil Can. */
-export const answerEdition = 3;
+export const answerEdition = 4;
 
 const level = nullable(union([string(), number()]));
 const fix = object({ id: string(), level });

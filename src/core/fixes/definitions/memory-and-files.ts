@@ -1,31 +1,44 @@
 import { fastDrive, withEditor, withFastMedia, withMachine, withTroubles } from '../../load/change-state';
-import { previewMemoryMibOf } from '../../load/memory';
-import type { SetupState } from '../../load/types';
+import { previewMemoryMibOf, systemMib } from '../../load/memory';
+import type { Setup, SetupState } from '../../load/types';
 import { define, numberLevel } from '../define';
 import { cacheKinds } from '../fix-facts';
+import { editorSpareMib } from '../memory-split';
 
-const wholeSteps = (mib: number): number => Math.max(256, Math.round(mib / 256) * 256);
+const wholeSteps = (mib: number): number => Math.max(256, Math.floor(mib / 256) * 256);
 
-/** Amounts worth giving the editor: enough for itself, and never so much that the system is left short. */
+/** What the machine has beside the system and the programs that are listed. */
+const roomMib = ({ machine, programs }: Setup): number =>
+  Math.max(0, machine.memoryMib - systemMib - programs.reduce((sum, program) => sum + program.memoryMib, 0));
+
+/** So much of the room may be given away: what nobody listed takes some as well. Assumption. */
+const safeRatio = 0.9;
+
+/** Less than this is no amount to run an editor with. */
+const leastEditorMib = 1024;
+
+/** Amounts worth giving the editor: never so much that the system or the other programs are left short. */
 const editorAmounts = ({ setup }: SetupState): readonly number[] => {
   const given = setup.editor.memoryGivenMib;
-  if (given === null) return [];
   const { memoryMib } = setup.machine;
-  return [0.5, 0.65, 0.75]
-    .map((share) => wholeSteps(memoryMib * share))
-    .filter((mib) => Math.abs(mib / given - 1) > 0.08);
+  const amounts = [0.5, 0.65, 0.75].map((share) => wholeSteps(Math.min(memoryMib * share, safeRatio * roomMib(setup))));
+  return [...new Set(amounts)].filter(
+    (mib) => mib >= leastEditorMib && (given === null || Math.abs(mib / given - 1) > 0.08),
+  );
 };
 
 /** Small steps up: too much crashes. */
 const previewAmounts = ({ setup }: SetupState): readonly number[] => {
   if (setup.editor.playsBy === 'streaming') return [];
   const now = previewMemoryMibOf(setup);
-  const programs = setup.programs.reduce((sum, program) => sum + program.memoryMib, 0);
-  const most = Math.max(0, setup.machine.memoryMib - 3600 - programs);
-  return [...new Set([2, 4, 8].map((ratio) => wholeSteps(Math.min(now * ratio, most))))].filter(
+  const most = Math.max(0, safeRatio * roomMib(setup) - editorSpareMib);
+  return [...new Set([1.5, 2, 3, 4, 8].map((ratio) => wholeSteps(Math.min(now * ratio, most))))].filter(
     (mib) => mib > now * 1.1,
   );
 };
+
+/** Only where the drive of the system has so much room may a cache on it grow. */
+const roomyDriveRatio = 0.2;
 
 /** Memory, drives and caches. */
 export const memoryAndFileFixes = [
@@ -67,13 +80,27 @@ export const memoryAndFileFixes = [
     minutes: (_, level) => (level === 'all' ? 12 : 8),
     // The first play after it is slower.
     sacrifice: { minutes: 0.2, risk: 0.05 },
-    requires: ['save'],
+    requires: ['save', 'restart'],
   }),
   define('cap-cache', {
     levelsFor: () => true,
     applyTo: (state) => withTroubles(state, { systemDrive: 0.5 }),
     minutes: 5,
     sacrifice: { minutes: 0.05 },
+  }),
+  define('cache-heavy-only', {
+    levelsFor: () => true,
+    applyTo: (state) => withTroubles(state, { systemDrive: 0.7, builds: 0.5 }),
+    minutes: 5,
+    sacrifice: { minutes: 0.05 },
+  }),
+  define('enlarge-cache', {
+    // A cache that is full throws away what is needed next, and the editor builds it again.
+    levelsFor: ({ setup }) => setup.machine.systemDriveFreeRatio >= roomyDriveRatio,
+    applyTo: (state) => withTroubles(state, { builds: 0.6 }),
+    minutes: 4,
+    sacrifice: { disk: 0.15 },
+    excludes: ['cap-cache'],
   }),
   define('empty-cache-on-closing', {
     levelsFor: () => true,
@@ -97,7 +124,8 @@ export const memoryAndFileFixes = [
   }),
   define('move-cache', {
     levelsFor: () => true,
-    applyTo: (state) => withTroubles(withMachine(state, { cacheDrive: fastDrive }), { cache: 0 }),
+    // Caches lie on the system's own drive until somebody moves them, and leave it.
+    applyTo: (state) => withTroubles(withMachine(state, { cacheDrive: fastDrive }), { cache: 0, systemDrive: 0.5 }),
     minutes: 10,
     sacrifice: { minutes: 0.1, disk: 0.05 },
     requires: ['save', 'restart'],

@@ -2,7 +2,7 @@ import { createRandom, type Random } from '../../numbers/random';
 import { benchLimits } from '../gap';
 import { measureRig } from '../measure';
 import type { Rig, RigOutcome } from '../types';
-import { graphicsMemoryUse, memoryWantedMib } from '../work';
+import { editorShortage, graphicsMemoryUse, memoryWantedMib } from '../work';
 
 /** How a person gets at a figure. */
 export type ReadingWay = 'metered' | 'typed' | 'felt';
@@ -145,6 +145,8 @@ function truthOf(questionId: string, history: FilmHistory, rig: Rig, outcome: Ri
       return lookOf(inAnotherEditor(rig));
     case 'memory-full':
       return yesNo(memoryWantedMib(rig) > 0.97 * rig.memoryMib);
+    case 'editor-at-limit':
+      return yesNo(editorShortage(rig) > 0.05 && memoryWantedMib(rig) < 0.9 * rig.memoryMib);
     case 'picture-stands':
       return yesNo(outcome.longestFreezeMs > 500);
     case 'proxy-mark':

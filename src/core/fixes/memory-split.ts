@@ -1,0 +1,13 @@
+import { type MemorySplit, splitWith } from '../load/memory';
+import type { Setup } from '../load/types';
+import type { FixAtLevel } from './apply-fixes';
+
+/** The editor itself, in MiB, beside the pictures that it computes. Assumption. */
+export const editorSpareMib = 1800;
+
+/** How the machine's memory would be split under a fix that sets an amount; null for any other. */
+export function memorySplitUnder(setup: Setup, { id, level }: FixAtLevel): MemorySplit | null {
+  if (typeof level !== 'number') return null;
+  if (id === 'give-editor-memory') return splitWith(setup, level);
+  return id === 'raise-preview-memory' ? splitWith(setup, editorSpareMib + level) : null;
+}
