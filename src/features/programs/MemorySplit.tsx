@@ -5,6 +5,9 @@ import type { splitMemory } from '@/core/card';
 import { formatMemory } from '@/messages/format';
 import { colour } from '@/ui/tokens';
 
+const Frame = styled.figure`
+  margin: 0 0 12px;
+`;
 const Bar = styled.div`
   display: flex;
   height: 26px;
@@ -48,7 +51,7 @@ export function MemorySplit({ split, label }: MemorySplitProps) {
   const parts = (['system', 'editor', 'others', 'left'] as const).map((id) => ({ id, mib: split[id] }));
   const total = parts.reduce((sum, { mib }) => sum + mib, 0);
   return (
-    <figure aria-label={label}>
+    <Frame aria-label={label}>
       <figcaption>
         {label}, {formatMemory(Math.round(total))} in all
       </figcaption>
@@ -65,6 +68,6 @@ export function MemorySplit({ split, label }: MemorySplitProps) {
           </div>
         ))}
       </Legend>
-    </figure>
+    </Frame>
   );
 }
