@@ -131,6 +131,7 @@ test('takes readings out as CSV and JSON and in again, and deletes one with a wa
   await page.getByRole('button', { name: 'Store this reading' }).click();
   const list = page.getByRole('region', { name: 'Readings on this card' });
   await expect(list).toContainText('2 readings');
+  await list.getByText('Readings as a file').click();
   const save = async (format: string): Promise<string> => {
     const download = page.waitForEvent('download');
     await list.getByRole('button', { name: format, exact: true }).click();

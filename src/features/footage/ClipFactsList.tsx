@@ -42,7 +42,8 @@ const videoFacts = (facts: VideoFacts): readonly Fact[] => [
   { name: 'Frames come', value: describePace(facts), field: 'isVariableFrameRate' },
   { name: 'Bit depth', value: `${facts.bitDepth}-bit`, field: 'bitDepth' },
   { name: 'Chroma', value: facts.chroma === 'unknown' ? unknown : facts.chroma, field: 'chroma' },
-  { name: 'Scan', value: scanTexts[facts.scan], field: 'scan' },
+  // Nearly all there is comes progressive.
+  ...(facts.scan === 'progressive' ? [] : [{ name: 'Scan', value: scanTexts[facts.scan], field: 'scan' as const }]),
   { name: 'Bit rate', value: `${formatMbit(facts.bitrateMbitPerSec)} Mbit/s` },
   { name: 'Key frames', value: describeDistance(facts) },
   {

@@ -63,13 +63,9 @@ export function MeasuredDecoding() {
           <dd>
             {measured.coreSpeedRatio === null ? 'not told' : `${hundredths(measured.coreSpeedRatio)} × reference`}
             {measured.coreSpeedRatio === null && <small>play a heavier clip</small>}
-          </dd>
-        </div>
-        <div>
-          <dt>Threads that decoding gains from</dt>
-          <dd>
-            {measured.decodeThreadCount === null ? 'not told' : hundredths(measured.decodeThreadCount)}
-            {measured.decodeThreadCount === null && <small>an H.264 clip tells most</small>}
+            {measured.decodeThreadCount !== null && (
+              <small>decoding gains from {hundredths(measured.decodeThreadCount)} threads</small>
+            )}
           </dd>
         </div>
         <div>

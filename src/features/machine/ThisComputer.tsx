@@ -35,12 +35,11 @@ function MeasuredFigures({ test }: { readonly test: MachineTest }) {
         <dt>One core</dt>
         <dd>
           {coreSpeedRatio === null ? 'not told' : `${formatFps(coreSpeedRatio)} × reference`}
-          <small>runs differ by {Math.round(100 * spreadRatio)} % either way</small>
+          <small>
+            runs differ by {Math.round(100 * spreadRatio)} % either way
+            {decodeThreadCount !== null && `; decoding gains from ${formatFps(decodeThreadCount)} threads`}
+          </small>
         </dd>
-      </div>
-      <div>
-        <dt>Threads that decoding gains from</dt>
-        <dd>{decodeThreadCount === null ? 'not told' : formatFps(decodeThreadCount)}</dd>
       </div>
       <div>
         <dt>Decoding on the graphics</dt>

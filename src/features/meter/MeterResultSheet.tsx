@@ -17,6 +17,7 @@ import {
 } from '@/messages/meter';
 import { Button } from '@/ui/Button';
 import { IntervalsChart } from '@/ui/charts/IntervalsChart';
+import { Disclosure } from '@/ui/Disclosure';
 import { Row, Soft } from '@/ui/layout';
 import { FigureList } from '@/ui/lists';
 import { Sheet } from '@/ui/Sheet';
@@ -43,7 +44,9 @@ interface MeterResultSheetProps {
 
 const sumOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0);
 
-function listFigures(result: MeterResult, doing: Reading['doing']): readonly (readonly [string, string])[] {
+type Figures = readonly (readonly [string, string])[];
+
+function listFigures(result: MeterResult, doing: Reading['doing']): Figures {
   if (doing === 'scrubbing')
     return [
       ['Usual wait for a new picture', formatWait(medianOf(result.intervalsMs))],
@@ -54,6 +57,12 @@ function listFigures(result: MeterResult, doing: Reading['doing']): readonly (re
     ['Slowest second', `${formatRate(result.slowestSecondFps)} a second`],
     ['Longest time without a new picture', formatWait(result.longestFreezeMs)],
     ['Freezes a minute', formatRate(result.freezesPerMinute)],
+  ];
+}
+
+/** What few ask for. */
+function listMoreFigures(result: MeterResult): Figures {
+  return [
     ['In its worst moments', `${formatRate(result.worstOnePercentFps)} a second`],
     ['Before the first new picture', formatWait(result.startDelayMs)],
     [
@@ -62,6 +71,17 @@ function listFigures(result: MeterResult, doing: Reading['doing']): readonly (re
     ],
   ];
 }
+
+const FigureRow = ({ figures }: { readonly figures: Figures }) => (
+  <FigureList $leastPx={190} $abovePx={14} $belowPx={14}>
+    {figures.map(([name, value]) => (
+      <div key={name}>
+        <dt>{name}</dt>
+        <dd>{value}</dd>
+      </div>
+    ))}
+  </FigureList>
+);
 
 /** What the preview showed, and the way to keep it as a reading. */
 export function MeterResultSheet(props: MeterResultSheetProps) {
@@ -88,14 +108,7 @@ export function MeterResultSheet(props: MeterResultSheetProps) {
           <Button onPress={onFilmed}>It was filmed: measure it as that</Button>
         </Row>
       )}
-      <FigureList $leastPx={190} $abovePx={14} $belowPx={14}>
-        {listFigures(result, doing).map(([name, value]) => (
-          <div key={name}>
-            <dt>{name}</dt>
-            <dd>{value}</dd>
-          </div>
-        ))}
-      </FigureList>
+      <FigureRow figures={listFigures(result, doing)} />
       <IntervalsChart
         intervalsMs={result.intervalsMs}
         deadlineMs={result.deadlineMs}
@@ -103,6 +116,11 @@ export function MeterResultSheet(props: MeterResultSheetProps) {
         about={describeIntervals(scale, result.deadlineMs)}
         formatMs={formatMs}
       />
+      {doing === 'playing' && (
+        <Disclosure label="More figures">
+          <FigureRow figures={listMoreFigures(result)} />
+        </Disclosure>
+      )}
       <KeepReading figures={figures} described={describeShown(result)} onKept={onKept}>
         {doing === 'playing' && (
           <div style={{ maxWidth: 420 }}>

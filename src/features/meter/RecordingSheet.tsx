@@ -64,6 +64,8 @@ export function RecordingSheet(props: RecordingSheetProps) {
       Filmed with a phone or camera
     </CheckField>
   );
+  // Few film; where it looks so, the result asks.
+  const filmed = chosen.isFilmed ? filmedTick : <Disclosure label="Filmed, not recorded?">{filmedTick}</Disclosure>;
   return (
     <Sheet
       title="A recording of your screen"
@@ -78,7 +80,7 @@ export function RecordingSheet(props: RecordingSheetProps) {
               <FileVideo size={18} aria-hidden="true" /> Choose a recording
             </Button>
           </Zone>
-          {filmedTick}
+          {filmed}
         </>
       )}
       {file && (
@@ -124,7 +126,7 @@ export function RecordingSheet(props: RecordingSheetProps) {
             />
             {part && <PartFields part={part} size={measured} onChange={(typed) => onChoose({ part: typed })} />}
           </FieldGrid>
-          <Spaced $abovePx={10}>{filmedTick}</Spaced>
+          <Spaced $abovePx={10}>{filmed}</Spaced>
           <Row $abovePx={14} $belowPx={8}>
             <Button look={measured ? 'plain' : 'primary'} onPress={onMeasure}>
               <Gauge size={17} aria-hidden="true" /> {measured ? 'Measure again' : 'Measure'}

@@ -7,6 +7,7 @@ import { areSameFixes, type JobCard, targetFpsOf } from '@/core/card';
 import { formatCount, formatRate } from '@/messages/format';
 import { describeReadingsFailure } from '@/messages/readings';
 import { Button } from '@/ui/Button';
+import { Disclosure } from '@/ui/Disclosure';
 import { Row, Soft } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
@@ -76,8 +77,8 @@ export function ReadingHistory() {
           <p>None yet. The first is what all others are compared with.</p>
         )}
         {picker.input}
-        <Row style={{ marginTop: 12, justifyContent: 'space-between' }}>
-          <Soft style={{ flex: '1 1 260px' }}>{isFull ? 'Tick two or more to see whether it changed.' : ''}</Soft>
+        {isFull && <Soft>Tick two or more to see whether it changed.</Soft>}
+        <Disclosure label="Readings as a file">
           <Row>
             {isFull && (
               <>
@@ -93,7 +94,7 @@ export function ReadingHistory() {
               <Upload size={17} aria-hidden="true" /> Import readings
             </Button>
           </Row>
-        </Row>
+        </Disclosure>
       </Sheet>
     </>
   );
