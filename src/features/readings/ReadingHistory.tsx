@@ -8,7 +8,7 @@ import { formatCount, formatRate } from '@/messages/format';
 import { describeReadingsFailure } from '@/messages/readings';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
-import { Row, Soft } from '@/ui/layout';
+import { Paragraph, Row } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
 import { useFilePicker } from '@/ui/use-file-picker';
@@ -77,7 +77,11 @@ export function ReadingHistory() {
           <p>None yet. The first is what all others are compared with.</p>
         )}
         {picker.input}
-        {isFull && <Soft>Tick two or more to see whether it changed.</Soft>}
+        {isFull && (
+          <Paragraph $abovePx={10} $belowPx={6}>
+            Tick two or more to see whether it changed.
+          </Paragraph>
+        )}
         <Disclosure label="Readings as a file">
           <Row>
             {isFull && (
