@@ -4,7 +4,14 @@ import { ChannelWorker } from '../../tests/stand-ins/channel-worker';
 import { startCapture } from './capture.client';
 import type { CaptureWorkerApi } from './capture.protocol';
 
-const request: CaptureRequest = { region: null, clipFps: 25, ceilingFps: 60, countInMs: 10, lengthMs: 100 };
+const request: CaptureRequest = {
+  region: null,
+  clipFps: 25,
+  ceilingFps: 60,
+  countInMs: 10,
+  lengthMs: 100,
+  isOpenEnded: false,
+};
 const counting: CaptureProgress = {
   phase: 'counting-in',
   leftMs: 10,

@@ -41,6 +41,7 @@ const request: CaptureRequest = {
   ceilingFps: 60,
   countInMs: 60,
   lengthMs: 1400,
+  isOpenEnded: false,
 };
 
 const never = new Promise<void>(() => undefined);
@@ -103,6 +104,9 @@ describe('measureCapture', () => {
     const wider = [new GreyFrame(0, 10), new GreyFrame(20_000, 20, 320)];
     expect(await failureOf(streamOf(everyThird, true))).toBe('capture-ended');
     expect(await failureOf(streamOf([]))).toBe('capture-silent');
+    const open = { ...request, lengthMs: 60_000, isOpenEnded: true };
+    const kept = await measureCapture(streamOf(everyThird, true), open, () => undefined, never);
+    expect(kept).toMatchObject({ ok: true, value: { frameCount: 80, ceilingFps: 60 } });
     expect(await failureOf(streamOf(wider))).toBe('capture-resized');
   });
 

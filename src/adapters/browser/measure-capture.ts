@@ -76,7 +76,7 @@ export async function measureCapture(
   onProgress: (progress: CaptureProgress) => void,
   finished: Promise<void>,
 ): Promise<Result<CaptureReading, CaptureFailure>> {
-  const { region, clipFps, ceilingFps, countInMs, lengthMs } = request;
+  const { region, clipFps, ceilingFps, countInMs, lengthMs, isOpenEnded } = request;
   const reader = frames.getReader();
   const watch = new Watch(request);
   const grey = new GreyReader();
@@ -126,7 +126,7 @@ export async function measureCapture(
         sample.close();
       }
     }
-    if (!isOver) return fail({ code: 'capture-ended' });
+    if (!isOver && !isOpenEnded) return fail({ code: 'capture-ended' });
     if (!size) return fail({ code: 'capture-silent' });
     const startedMs = watch.startedMs + countInMs;
     const measuredMs = Math.min(lengthMs, performance.now() - startedMs);
@@ -139,6 +139,7 @@ export async function measureCapture(
       frameCount: watch.frameCount,
       measuredMs,
       startedAtMs: performance.timeOrigin + startedMs,
+      ceilingFps,
       course: { changes, timesMs: timesMs.map((atMs) => atMs + sinceEpochMs) },
       ownLoadRatio,
     });

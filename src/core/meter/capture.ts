@@ -13,6 +13,8 @@ export interface CaptureRequest {
   readonly countInMs: number;
   /** At most: it can be ended before. */
   readonly lengthMs: number;
+  /** Whether what came counts where the sharing ends before it is told to end. */
+  readonly isOpenEnded: boolean;
 }
 
 /** How a measurement of a shared window stands. */
@@ -49,6 +51,8 @@ export interface CaptureReading {
   /** When measuring began, after counting in; like all times of the course since 1970, as presses on any page are told. */
   readonly startedAtMs: number;
   readonly course: ChangeCourse;
+  /** As it was asked for. */
+  readonly ceilingFps: number | null;
   /** Share of one core that measuring took. */
   readonly ownLoadRatio: number;
 }

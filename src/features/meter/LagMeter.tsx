@@ -106,7 +106,7 @@ export function LagMeter() {
     setMeasured(choice);
     const { part: region, doing, lengthSec } = choice;
     if (doing === 'switching') watch.begin({ region, clipFps });
-    else capture.measure({ region, clipFps, countInMs, lengthMs: lengthSec * 1000 });
+    else capture.measure({ region, clipFps, countInMs, lengthMs: lengthSec * 1000, isOpenEnded: false });
   };
   const { state } = way === 'share' ? capture : recording;
   const isAbout = way === 'share' || way === 'recording';

@@ -55,10 +55,9 @@ export function useWatch(capture: CaptureControls, isOn: boolean, clipFps: numbe
     if (progress) dispatch({ type: 'progress', atMs: Date.now(), progress });
   }, [progress]);
   const reading = isOn && capture.state.status === 'done' ? capture.state.value : null;
-  const ceilingFps = capture.shared?.ceilingFps ?? null;
   const outcome = useMemo(() => {
     if (!reading) return null;
-    const { course, startedAtMs, measuredMs, ownLoadRatio } = reading;
+    const { course, startedAtMs, measuredMs, ownLoadRatio, ceilingFps } = reading;
     const cut = cutStretches({
       course,
       startMs: startedAtMs,
@@ -69,7 +68,7 @@ export function useWatch(capture: CaptureControls, isOn: boolean, clipFps: numbe
       ceilingFps,
     });
     return { ...cut, verdict: compareStretches(cut.stretches), startMs: startedAtMs, ownLoadRatio };
-  }, [reading, state.presses, clipFps, ceilingFps]);
+  }, [reading, state.presses, clipFps]);
   return {
     state,
     setup: setupNow(state),
@@ -77,7 +76,7 @@ export function useWatch(capture: CaptureControls, isOn: boolean, clipFps: numbe
     takeBack: () => dispatch({ type: 'take-back' }),
     begin: (request) => {
       dispatch({ type: 'begin' });
-      capture.measure({ ...request, countInMs, lengthMs: mostMs });
+      capture.measure({ ...request, countInMs, lengthMs: mostMs, isOpenEnded: true });
     },
     outcome,
   };
