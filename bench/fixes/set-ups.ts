@@ -49,7 +49,7 @@ const filterOf: Readonly<Partial<Record<EffectKind, string>>> = {
 
 export const setUps: readonly RealSetUp[] = [
   { ...plainSetUp, id: 'uhd', clip: 'uhd', fps: 30 },
-  { ...plainSetUp, id: 'hd, busy', clip: 'hd', fps: 50, isBusy: true },
+  { ...plainSetUp, id: 'hd, busy', clip: 'hd', fps: 30, isBusy: true },
   { ...plainSetUp, id: 'uhd, blur', clip: 'uhd', fps: 24, effects: ['blur'] },
   { ...plainSetUp, id: 'uhd, own size', clip: 'uhd', fps: 50, projectHeightPx: 2160 },
   { ...plainSetUp, id: 'hd, two blurs', clip: 'hd', fps: 30, effects: ['blur', 'blur'] },
