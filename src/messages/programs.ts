@@ -83,12 +83,12 @@ export const startupPlaces: Readonly<Record<Exclude<ProcessSystem, 'unknown'>, s
 };
 
 /** Why nothing came from this computer or the practice machine. */
-export type LookFailure =
+export type MachineSourceFailure =
   | { readonly code: 'helper-off' }
   | { readonly code: 'helper-broke'; readonly detail: string }
   | { readonly code: 'practice-broke'; readonly detail: string };
 
-export function describeLookFailure(failure: LookFailure): string {
+export function describeMachineSourceFailure(failure: MachineSourceFailure): string {
   switch (failure.code) {
     case 'helper-off':
       return 'Oil Can was started without its look at this computer. Paste a list instead, or start it again without --no-local.';

@@ -2,7 +2,7 @@
 
 import type { ReactNode } from 'react';
 import styled from 'styled-components';
-import { type ButtonLook, buttonStyle } from './button-style';
+import { type ButtonVariant, buttonStyle } from './button-style';
 
 const Styled = styled.button`${buttonStyle}`;
 
@@ -12,7 +12,7 @@ export interface ButtonProps {
   readonly onPress?: () => void;
   /** The button that a form is sent by, and Enter in it. */
   readonly isSubmit?: boolean;
-  readonly look?: ButtonLook;
+  readonly variant?: ButtonVariant;
   readonly isWide?: boolean;
   readonly isDisabled?: boolean;
   readonly 'aria-label'?: string;
@@ -21,11 +21,11 @@ export interface ButtonProps {
 }
 
 /**
- * A button; `look` says how much it asks for. One primary button on a screen. It is the platform's own: the
+ * A button; `variant` says how much it asks for. One primary button on a screen. It is the platform's own: the
  * React Aria one adds 16 kB to every page and nothing that is used here.
  */
 export function Button(all: ButtonProps) {
-  const { look = 'plain', isWide = false, isDisabled = false, isSubmit = false, onPress, ...props } = all;
+  const { variant = 'plain', isWide = false, isDisabled = false, isSubmit = false, onPress, ...props } = all;
   return (
     <Styled
       {...props}
@@ -33,7 +33,7 @@ export function Button(all: ButtonProps) {
       onClick={onPress}
       disabled={isDisabled}
       data-disabled={isDisabled || undefined}
-      data-look={look}
+      data-variant={variant}
       data-wide={isWide || undefined}
     />
   );

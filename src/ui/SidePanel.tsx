@@ -58,7 +58,7 @@ export function SidePanel({ title, actions, onClose, children }: SidePanelProps)
           <Head>
             <Heading slot="title">{title}</Heading>
             {actions}
-            <Button look="quiet" aria-label="Close" onPress={onClose}>
+            <Button variant="quiet" aria-label="Close" onPress={onClose}>
               <X size={20} aria-hidden="true" />
             </Button>
           </Head>

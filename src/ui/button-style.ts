@@ -1,9 +1,9 @@
 import { css } from 'styled-components';
 import { colour } from './tokens';
 
-export type ButtonLook = 'primary' | 'plain' | 'quiet' | 'danger';
+export type ButtonVariant = 'primary' | 'plain' | 'quiet' | 'danger';
 
-/** Shared by buttons and by links that look like one. Set the look as `data-look`. */
+/** Shared by buttons and by links that look like one. Set the variant as `data-variant`. */
 export const buttonStyle = css`
   display: inline-flex;
   align-items: center;
@@ -22,12 +22,12 @@ export const buttonStyle = css`
   cursor: pointer;
   transition: background-color 150ms;
   &:hover { background: ${colour.inset}; }
-  &[data-look='primary'] { background: ${colour.enamel}; border-color: ${colour.enamel}; color: ${colour.onEnamel}; }
-  &[data-look='primary']:hover { filter: brightness(1.12); }
-  &[data-look='quiet'] { border-color: transparent; color: ${colour.enamel}; padding-inline: 8px; }
+  &[data-variant='primary'] { background: ${colour.enamel}; border-color: ${colour.enamel}; color: ${colour.onEnamel}; }
+  &[data-variant='primary']:hover { filter: brightness(1.12); }
+  &[data-variant='quiet'] { border-color: transparent; color: ${colour.enamel}; padding-inline: 8px; }
   /* Its words, not its unseen edge, stand where the text around it begins. */
-  &[data-look='quiet']:first-child { margin-inline-start: -9px; }
-  &[data-look='danger'] { border-color: transparent; color: ${colour.alarm}; padding-inline: 8px; }
+  &[data-variant='quiet']:first-child { margin-inline-start: -9px; }
+  &[data-variant='danger'] { border-color: transparent; color: ${colour.alarm}; padding-inline: 8px; }
   &[aria-pressed='true'] { background: ${colour.inset}; border-color: ${colour.enamel}; box-shadow: inset 0 -3px 0 ${colour.enamel}; }
   &[data-disabled] { opacity: 0.5; cursor: not-allowed; }
   &[data-wide] { width: 100%; }

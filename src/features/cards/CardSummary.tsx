@@ -154,10 +154,10 @@ export function CardSummary({ card, answer, onDelete }: CardSummaryProps) {
         <span>
           {doneCount} of {steps.length} steps
         </span>
-        <Button look="quiet" aria-label={`Export ${card.title}`} onPress={() => exportCard(card)}>
+        <Button variant="quiet" aria-label={`Export ${card.title}`} onPress={() => exportCard(card)}>
           Export
         </Button>
-        <Button look="danger" aria-label={`Delete ${card.title}`} onPress={onDelete}>
+        <Button variant="danger" aria-label={`Delete ${card.title}`} onPress={onDelete}>
           Delete
         </Button>
       </Foot>

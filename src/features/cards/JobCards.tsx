@@ -121,7 +121,7 @@ export function JobCards() {
             <Button onPress={picker.open} isDisabled={!isReady}>
               <FolderInput size={18} aria-hidden="true" /> Import a card
             </Button>
-            <Button look="primary" onPress={startCard} isDisabled={!isReady}>
+            <Button variant="primary" onPress={startCard} isDisabled={!isReady}>
               <FilePlus2 size={18} aria-hidden="true" /> Start a card
             </Button>
           </div>
@@ -138,7 +138,7 @@ export function JobCards() {
             <h2>No job card yet</h2>
             <p>Start one for the project that lags, or look at the three demo cards first.</p>
             <div>
-              <Button look="primary" onPress={startCard}>
+              <Button variant="primary" onPress={startCard}>
                 Start a card
               </Button>
               <Button onPress={addDemoCards}>Bring the demo cards</Button>

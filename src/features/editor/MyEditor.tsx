@@ -46,7 +46,7 @@ function OtherProfiles({ card }: { readonly card: JobCard }) {
           Take over from “{other.title}”
         </Button>
       ))}
-      <Button look="quiet" onPress={() => run({ type: 'replaceEditorProfile', input: { profile: unknownProfile } })}>
+      <Button variant="quiet" onPress={() => run({ type: 'replaceEditorProfile', input: { profile: unknownProfile } })}>
         Another editor: start afresh
       </Button>
     </Row>
@@ -138,7 +138,7 @@ export function MyEditor() {
                 <dd>
                   {text}{' '}
                   <Button
-                    look="quiet"
+                    variant="quiet"
                     aria-label={`Forget the note on: ${nameOfFix(fixId)}`}
                     onPress={() => run({ type: 'noteFix', input: { fixId, text: '' } })}
                   >

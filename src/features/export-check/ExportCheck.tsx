@@ -97,7 +97,7 @@ export function ExportCheck() {
         <Row>
           <Button onPress={() => window.print()}>Print this list</Button>
           {hasTicks && (
-            <Button look="quiet" onPress={() => run({ type: 'resumeEditing', input: {} })}>
+            <Button variant="quiet" onPress={() => run({ type: 'resumeEditing', input: {} })}>
               Exported: go on editing, open all lines again
             </Button>
           )}

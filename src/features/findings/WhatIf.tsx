@@ -66,7 +66,7 @@ export function WhatIf({ card, state }: { readonly card: JobCard; readonly state
       <Top>
         <h3>What if</h3>
         {state.isChanged ? (
-          <Button look="quiet" onPress={state.reset}>
+          <Button variant="quiet" onPress={state.reset}>
             Back to how it is
           </Button>
         ) : (

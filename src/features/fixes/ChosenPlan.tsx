@@ -30,7 +30,7 @@ export function ChosenPlan({ card }: { readonly card: JobCard }) {
     <Sheet
       title="Your plan"
       aside={
-        <Button look="quiet" onPress={() => run({ type: 'choosePlan', input: { fixes: [] } })}>
+        <Button variant="quiet" onPress={() => run({ type: 'choosePlan', input: { fixes: [] } })}>
           Drop the plan
         </Button>
       }

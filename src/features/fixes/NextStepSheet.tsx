@@ -78,7 +78,7 @@ function OtherWays({
     return (
       <Why key={way.id}>
         Or, to the same effect: {title}.{' '}
-        <Button look="quiet" isDisabled={!canTry} onPress={() => onTry(way)} aria-label={`Try that: ${title}`}>
+        <Button variant="quiet" isDisabled={!canTry} onPress={() => onTry(way)} aria-label={`Try that: ${title}`}>
           Try that
         </Button>
       </Why>
@@ -120,7 +120,7 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
           ))}
         </NumberedList>
         <Row>
-          <Button look="primary" isDisabled={!canTry} onPress={() => onTry(fix, 'give-back')}>
+          <Button variant="primary" isDisabled={!canTry} onPress={() => onTry(fix, 'give-back')}>
             Try without it
           </Button>
         </Row>
@@ -131,7 +131,7 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
       <Why>{describeMoveReason(move)}</Why>
       {!canTry && <Note>Take a reading of how it is now first: without one there is nothing to compare with.</Note>}
       <Row $abovePx={10} $belowPx={12}>
-        <Button look="primary" isDisabled={!canTry} onPress={() => onTry(fix)} aria-label={`Try this: ${title}`}>
+        <Button variant="primary" isDisabled={!canTry} onPress={() => onTry(fix)} aria-label={`Try this: ${title}`}>
           Try this
         </Button>
         {move.kind !== 'ease' && (
@@ -140,7 +140,7 @@ export function NextStepSheet({ card, diagnosis, move, canTry, onTry }: NextStep
           </Button>
         )}
         <Button
-          look="quiet"
+          variant="quiet"
           onPress={() => run({ type: 'refuseTest', input: { test: { id: fix.id, level: fix.level } } })}
         >
           Not now

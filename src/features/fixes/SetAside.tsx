@@ -31,7 +31,7 @@ export function SetAside({ card }: { readonly card: JobCard }) {
                 {title} <small>your editor has no such thing</small>
               </span>
               <Button
-                look="quiet"
+                variant="quiet"
                 aria-label={`It has after all: ${title}`}
                 onPress={() => run({ type: 'setEditorLacks', input: { fixId: id, isLacking: false } })}
               >
@@ -48,7 +48,7 @@ export function SetAside({ card }: { readonly card: JobCard }) {
                 {title} <small>put off</small>
               </span>
               <Button
-                look="quiet"
+                variant="quiet"
                 aria-label={`Offer again: ${title}`}
                 onPress={() => run({ type: 'allowTest', input: { test } })}
               >

@@ -52,7 +52,7 @@ export function TrialHistory() {
             <span>{rateOf(trial)}</span>
             {inForce.has(trial.id) && (
               <Button
-                look="quiet"
+                variant="quiet"
                 aria-label={`Undo now: ${titleOf(trial)}`}
                 onPress={() => run({ type: 'undoKeptTrial', input: { id: trial.id, nowMs: Date.now() } })}
               >

@@ -99,7 +99,7 @@ function MeasureAgain({ isAsked }: { readonly isAsked: boolean }) {
     </Spaced>
   ) : (
     <Row $belowPx={10}>
-      <Button look="primary" onPress={() => setTaking(true)}>
+      <Button variant="primary" onPress={() => setTaking(true)}>
         Measure once more
       </Button>
     </Row>
@@ -155,7 +155,7 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
   const title = fixTitle(trial.fix.id, trial.fix.level);
   const isClosing = !isGiveBack && closesPrograms(trial.fix.id) && card.programs.length > 0;
   const giveUp = (
-    <Button look="quiet" onPress={() => end('abandoned')}>
+    <Button variant="quiet" onPress={() => end('abandoned')}>
       Give up this trial
     </Button>
   );
@@ -181,14 +181,14 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
           <Row>
             <Soft>Made.</Soft>
             {trial.afterReadingId === null && (
-              <Button look="quiet" onPress={() => mark(null)}>
+              <Button variant="quiet" onPress={() => mark(null)}>
                 Show again how
               </Button>
             )}
           </Row>
         ) : (
           <Row>
-            <Button look="primary" onPress={() => mark(Date.now())}>
+            <Button variant="primary" onPress={() => mark(Date.now())}>
               It is made: measure it
             </Button>
             {giveUp}
@@ -222,10 +222,10 @@ export function TrialSheet({ trial }: { readonly trial: Trial }) {
               </Note>
             )}
             <Row>
-              <Button look={lookOf('kept')} onPress={() => end('kept')}>
+              <Button variant={lookOf('kept')} onPress={() => end('kept')}>
                 {isGiveBack ? 'Leave it away' : 'Keep it'}
               </Button>
-              <Button look={lookOf('undone')} onPress={() => end('undone')}>
+              <Button variant={lookOf('undone')} onPress={() => end('undone')}>
                 {isGiveBack ? 'Set it again' : 'Undo it'}
               </Button>
             </Row>

@@ -62,13 +62,13 @@ export const AddFootage = memo(function AddFootage({ isFull, onFiles, onAskRepor
             ? 'Drop more files or folders anywhere on this page.'
             : 'Drop the clips of this project anywhere on this page, or whole folders: MP4, MOV, MKV, WebM or TS, stills and sounds.'}
         </p>
-        <Button look={isFull ? 'plain' : 'primary'} onPress={() => files.current?.click()}>
+        <Button variant={isFull ? 'plain' : 'primary'} onPress={() => files.current?.click()}>
           <FilePlus2 size={18} aria-hidden="true" /> Choose files
         </Button>
         <Button onPress={() => folder.current?.click()}>
           <FolderPlus size={18} aria-hidden="true" /> Choose a folder
         </Button>
-        <Button look="quiet" onPress={onAskReport}>
+        <Button variant="quiet" onPress={onAskReport}>
           <FileText size={18} aria-hidden="true" /> Add a report
         </Button>
       </Row>

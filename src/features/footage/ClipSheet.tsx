@@ -110,7 +110,7 @@ export function ClipSheet(props: ClipSheetProps) {
       actions={
         <>
           <Button
-            look="quiet"
+            variant="quiet"
             aria-label="The clip before"
             isDisabled={neighbours.before === null}
             onPress={() => neighbours.before !== null && onOpen(neighbours.before)}
@@ -118,7 +118,7 @@ export function ClipSheet(props: ClipSheetProps) {
             <ChevronUp size={20} aria-hidden="true" />
           </Button>
           <Button
-            look="quiet"
+            variant="quiet"
             aria-label="The next clip"
             isDisabled={neighbours.after === null}
             onPress={() => neighbours.after !== null && onOpen(neighbours.after)}
@@ -176,7 +176,7 @@ export function ClipSheet(props: ClipSheetProps) {
           <Button onPress={picker.open}>
             <FileInput size={17} aria-hidden="true" /> Use another file
           </Button>
-          <Button look="danger" onPress={() => onRemove([clip])}>
+          <Button variant="danger" onPress={() => onRemove([clip])}>
             <Trash2 size={17} aria-hidden="true" /> Remove
           </Button>
         </Row>

@@ -82,7 +82,7 @@ export function FactsDialog({ clips, onClose }: { readonly clips: readonly CardC
         />
       </FieldGrid>
       <Row $abovePx={18}>
-        <Button look="primary" isDisabled={Object.keys(facts).length === 0 || videos.length === 0} onPress={store}>
+        <Button variant="primary" isDisabled={Object.keys(facts).length === 0 || videos.length === 0} onPress={store}>
           State these
         </Button>
         <Button onPress={onClose}>Cancel</Button>

@@ -72,7 +72,7 @@ export function NotTakenList({ state, onDismiss }: { readonly state: FootageStat
       {leftAsideCount > 0 && (
         <p>{formatCount(leftAsideCount, 'other file')} in the folder are no footage and were left aside.</p>
       )}
-      <Button look="quiet" onPress={onDismiss}>
+      <Button variant="quiet" onPress={onDismiss}>
         Understood
       </Button>
     </Note>

@@ -46,7 +46,7 @@ export function ReportDialog({ onReports, onClose }: ReportDialogProps) {
       ))}
       {picker.input}
       <Row $abovePx={8}>
-        <Button look="primary" onPress={picker.open}>
+        <Button variant="primary" onPress={picker.open}>
           <FileUp size={18} aria-hidden="true" /> Choose the report
         </Button>
         <Button onPress={onClose}>Cancel</Button>

@@ -63,10 +63,10 @@ export function SelectionBar({ clips, hiddenCount, onSetDrive, onReadAgain, onRe
       <Button onPress={() => onReadAgain(clips)}>
         <RotateCw size={17} aria-hidden="true" /> Read again
       </Button>
-      <Button look="danger" onPress={() => onRemove(clips)}>
+      <Button variant="danger" onPress={() => onRemove(clips)}>
         <Trash2 size={17} aria-hidden="true" /> Remove
       </Button>
-      <Button look="quiet" onPress={onClear}>
+      <Button variant="quiet" onPress={onClear}>
         Select none
       </Button>
       {isStating && <FactsDialog clips={clips} onClose={() => setIsStating(false)} />}

@@ -110,11 +110,11 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
             </p>
           )}
           <Row $abovePx={12}>
-            <Button look={newest ? 'plain' : 'primary'} onPress={begin}>
+            <Button variant={newest ? 'plain' : 'primary'} onPress={begin}>
               <Play size={17} aria-hidden="true" /> {describeStart(isUnplayable || isOnlyRead, newest !== undefined)}
             </Button>
             {newest && (
-              <Button look="danger" onPress={remove}>
+              <Button variant="danger" onPress={remove}>
                 <Trash2 size={17} aria-hidden="true" /> Delete this test
               </Button>
             )}

@@ -26,7 +26,7 @@ function AnswerLine({ answer }: { readonly answer: CardAnswer }) {
         {question} <b>{given}</b>
       </span>
       <Button
-        look="quiet"
+        variant="quiet"
         aria-label={`Take back: ${question}`}
         onPress={() => run({ type: 'removeAnswer', input: { id: answer.id } })}
       >
@@ -54,7 +54,7 @@ export function Answered({ card }: { readonly card: JobCard }) {
               {question} <b>{given}</b>
             </span>
             <Button
-              look="quiet"
+              variant="quiet"
               aria-label={`Ask again: ${question}`}
               onPress={() => run({ type: 'allowTest', input: { test } })}
             >

@@ -36,7 +36,7 @@ export function Question({ test }: { readonly test: NextTest }) {
           </Button>
         ))}
         <Button
-          look="quiet"
+          variant="quiet"
           onPress={() => run({ type: 'refuseTest', input: { test: { id: test.id, level: null } } })}
           aria-label={`Don’t know: ${text.question}`}
         >

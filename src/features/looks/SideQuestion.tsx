@@ -44,7 +44,7 @@ export function SideQuestion({ lead }: { readonly lead: SideLead }) {
       <p>“{text.title}” is no preview lag, and has fixes of its own. The answer tells which.</p>
       <Row role="group" aria-label={text.question}>
         {answers.map(({ value, label }) => (
-          <Button key={value} look={value === 'unknown' ? 'quiet' : 'plain'} onPress={() => answer(value)}>
+          <Button key={value} variant={value === 'unknown' ? 'quiet' : 'plain'} onPress={() => answer(value)}>
             {label}
           </Button>
         ))}

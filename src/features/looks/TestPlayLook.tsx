@@ -36,7 +36,7 @@ export function TestPlayLook({ card, test }: { readonly card: JobCard; readonly 
           {testPlayLook.button}
         </LinkButton>
         <Button
-          look="quiet"
+          variant="quiet"
           aria-label={`Not now: ${title}`}
           onPress={() => run({ type: 'refuseTest', input: { test: { id, level } } })}
         >

@@ -29,7 +29,7 @@ export function ChangedParts({ card, changes, onTaken }: ChangedPartsProps) {
       Something was changed, or was not as stated. {changes.map(describePartChange).join(' ')}
       {card.readings.length > 0 && ' Readings from before are of the machine as it was.'}{' '}
       {kept.length > 0 && (
-        <Button look="quiet" onPress={takeOver}>
+        <Button variant="quiet" onPress={takeOver}>
           Take over what was read
         </Button>
       )}

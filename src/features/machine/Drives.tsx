@@ -99,7 +99,7 @@ export function Drives({ card }: { readonly card: JobCard }) {
     <>
       <Head>
         <h3>Drives one by one</h3>
-        <Button look="quiet" onPress={() => set(newDrive(drives.length))}>
+        <Button variant="quiet" onPress={() => set(newDrive(drives.length))}>
           <Plus size={16} aria-hidden="true" /> Add a drive
         </Button>
       </Head>
@@ -136,7 +136,7 @@ export function Drives({ card }: { readonly card: JobCard }) {
               onChange={(freeGb) => set({ ...drive, freeGb })}
             />
             <Button
-              look="danger"
+              variant="danger"
               aria-label={`Remove ${drive.label}`}
               onPress={() => run({ type: 'removeDrive', input: { id: drive.id } })}
             >

@@ -91,7 +91,11 @@ export function MeasuredDecoding() {
             <span>
               <b>{test.fileName}</b>, {describeTest(test)} <Soft>{formatMoment(test.takenAtMs)}</Soft>
             </span>
-            <Button look="danger" aria-label={`Delete the test-play of ${test.fileName}`} onPress={() => remove(test)}>
+            <Button
+              variant="danger"
+              aria-label={`Delete the test-play of ${test.fileName}`}
+              onPress={() => remove(test)}
+            >
               <X size={18} aria-hidden="true" />
             </Button>
           </li>

@@ -72,7 +72,7 @@ export function Programs() {
     <Sheet
       title="Other programs that run"
       aside={
-        <Button look="quiet" onPress={add}>
+        <Button variant="quiet" onPress={add}>
           <Plus size={16} aria-hidden="true" /> Add a program
         </Button>
       }
@@ -129,7 +129,7 @@ export function Programs() {
               value={program.canClose}
               onChange={(canClose) => set(program.id, { canClose })}
             />
-            <Button look="danger" aria-label={`Remove ${nameOf(program)}`} onPress={() => remove(program)}>
+            <Button variant="danger" aria-label={`Remove ${nameOf(program)}`} onPress={() => remove(program)}>
               Remove
             </Button>
           </Item>

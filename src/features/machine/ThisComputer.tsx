@@ -9,7 +9,7 @@ import { compareParts, factsOfMachine, type PartChange, yearOfDecoding } from '@
 import { isDisturbed, type MachineTest, slowsUnderLoad } from '@/core/machine-test';
 import { formatAgo, formatFps } from '@/messages/format';
 import { describeMachineTestFailure, describeStorage, machinePhaseTexts } from '@/messages/machine';
-import { describeLookFailure, type LookFailure } from '@/messages/programs';
+import { describeMachineSourceFailure, type MachineSourceFailure } from '@/messages/programs';
 import { Button } from '@/ui/Button';
 import { Row, Soft } from '@/ui/layout';
 import { FigureList } from '@/ui/lists';
@@ -82,7 +82,7 @@ export function ThisComputer({ card }: { readonly card: JobCard }) {
   const { run } = useOpenCard();
   const { at, find } = useMachineSource();
   const nowMs = useNowMs();
-  const [failure, setFailure] = useState<LookFailure | null>(null);
+  const [failure, setFailure] = useState<MachineSourceFailure | null>(null);
   const [isAnother, setAnother] = useState(false);
   const [changes, setChanges] = useState<readonly PartChange[]>([]);
   const [readCount, setReadCount] = useState(0);
@@ -115,7 +115,7 @@ export function ThisComputer({ card }: { readonly card: JobCard }) {
     return (
       <Note>
         Then type below what its own settings say.{' '}
-        <Button look="quiet" onPress={() => setAnother(false)}>
+        <Button variant="quiet" onPress={() => setAnother(false)}>
           It is this one after all
         </Button>
       </Note>
@@ -154,20 +154,20 @@ export function ThisComputer({ card }: { readonly card: JobCard }) {
         </Progress>
       )}
       {state.status === 'failed' && <Note kind="alarm">{describeMachineTestFailure(state.failure)}</Note>}
-      {failure && <Note kind="alarm">{describeLookFailure(failure)}</Note>}
+      {failure && <Note kind="alarm">{describeMachineSourceFailure(failure)}</Note>}
       {!isRunning && <ChangedParts card={card} changes={changes} onTaken={() => setChanges([])} />}
       {!isRunning && (
         <Row>
-          <Button look={machineTest ? 'plain' : 'primary'} onPress={readAndMeasure}>
+          <Button variant={machineTest ? 'plain' : 'primary'} onPress={readAndMeasure}>
             {machineTest ? 'Measure again' : isPractice ? 'Read and measure it' : 'Yes: read and measure it'}
           </Button>
           {machineTest ? (
-            <Button look="quiet" onPress={() => run({ type: 'setMachineTest', input: { test: null } })}>
+            <Button variant="quiet" onPress={() => run({ type: 'setMachineTest', input: { test: null } })}>
               Forget what was measured
             </Button>
           ) : (
             !isPractice && (
-              <Button look="quiet" onPress={() => setAnother(true)}>
+              <Button variant="quiet" onPress={() => setAnother(true)}>
                 No, another one
               </Button>
             )

@@ -63,7 +63,7 @@ export function KeepReading({ figures, described, onKept, children }: KeepReadin
           onChange={(patch) => setDetails((current) => ({ ...current, ...patch }))}
         />
         <Row>
-          <Button look="primary" onPress={keep}>
+          <Button variant="primary" onPress={keep}>
             Store as a reading
           </Button>
           <Soft>Set-up: {describeReadingSetup(details.fixes ?? fixesInForce(card))}.</Soft>

@@ -177,7 +177,7 @@ export function LagMeter() {
         <Sheet title="Share the editor’s window" aside="not in this browser">
           <p>{describeMeterFailure({ code: 'capture-unsupported' })}</p>
           <Row $abovePx={12}>
-            <Button look="primary" onPress={() => setWay('recording')}>
+            <Button variant="primary" onPress={() => setWay('recording')}>
               Drop a recording
             </Button>
             <Button onPress={() => setWay('tap')}>Tap along</Button>

@@ -76,7 +76,7 @@ export function RecordingSheet(props: RecordingSheetProps) {
         <>
           <Zone>
             <p>Drop a screen recording anywhere on this page: the editor playing the stretch that lags.</p>
-            <Button look="primary" onPress={picker.open}>
+            <Button variant="primary" onPress={picker.open}>
               <FileVideo size={18} aria-hidden="true" /> Choose a recording
             </Button>
           </Zone>
@@ -128,15 +128,15 @@ export function RecordingSheet(props: RecordingSheetProps) {
           </FieldGrid>
           <Spaced $abovePx={10}>{filmed}</Spaced>
           <Row $abovePx={14} $belowPx={8}>
-            <Button look={measured ? 'plain' : 'primary'} onPress={onMeasure}>
+            <Button variant={measured ? 'plain' : 'primary'} onPress={onMeasure}>
               <Gauge size={17} aria-hidden="true" /> {measured ? 'Measure again' : 'Measure'}
             </Button>
             {chosen.part && (
-              <Button look="quiet" onPress={() => onChoose({ part: null })}>
+              <Button variant="quiet" onPress={() => onChoose({ part: null })}>
                 Look for the part again
               </Button>
             )}
-            <Button look="quiet" onPress={picker.open}>
+            <Button variant="quiet" onPress={picker.open}>
               Choose another recording
             </Button>
           </Row>

@@ -135,10 +135,10 @@ export function ShareSheet(props: ShareSheetProps) {
     <Sheet title="Share the editor’s window" aside="nothing is recorded, and nothing leaves this computer">
       {!shared && (
         <Row $belowPx={12}>
-          <Button look="primary" onPress={share} isDisabled={isAsking}>
+          <Button variant="primary" onPress={share} isDisabled={isAsking}>
             <AppWindow size={18} aria-hidden="true" /> {isAsking ? 'Choose a window…' : 'Share a window'}
           </Button>
-          <LinkButton href="/practice" isNewTab look="quiet">
+          <LinkButton href="/practice" isNewTab variant="quiet">
             Open the practice window
           </LinkButton>
           <Soft style={{ flexBasis: '100%' }}>
@@ -200,7 +200,7 @@ export function ShareSheet(props: ShareSheetProps) {
               </Button>
             )
           ) : (
-            <Button look={measured ? 'plain' : 'primary'} onPress={onMeasure}>
+            <Button variant={measured ? 'plain' : 'primary'} onPress={onMeasure}>
               <Gauge size={17} aria-hidden="true" />{' '}
               {choice.doing === 'switching'
                 ? 'Watch live'
@@ -210,11 +210,11 @@ export function ShareSheet(props: ShareSheetProps) {
             </Button>
           )}
           {choice.part && !isRunning && (
-            <Button look="quiet" onPress={() => onChoose({ part: null })}>
+            <Button variant="quiet" onPress={() => onChoose({ part: null })}>
               Look for the part again
             </Button>
           )}
-          <Button look="quiet" onPress={unshare}>
+          <Button variant="quiet" onPress={unshare}>
             Stop sharing
           </Button>
         </Row>

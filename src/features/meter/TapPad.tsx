@@ -63,7 +63,7 @@ export function TapPad({ pad, lengthMs, onDone, onStop }: TapPadProps) {
           ? 'Press play in your editor, then press into this window.'
           : `Space at each stutter; hold it while the picture stands still. ${leftSec} s to go.`}
       </p>
-      <Button look="quiet" onPress={onStop}>
+      <Button variant="quiet" onPress={onStop}>
         Stop
       </Button>
     </PadFrame>

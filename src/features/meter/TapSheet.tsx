@@ -35,7 +35,7 @@ export function TapSheet({ onTapped }: { readonly onTapped: (tapped: TappedReadi
         </Note>
       )}
       <Row $belowPx={10}>
-        <Button look="primary" isDisabled={pad !== null} onPress={async () => setBlocked(!(await open()))}>
+        <Button variant="primary" isDisabled={pad !== null} onPress={async () => setBlocked(!(await open()))}>
           <Hand size={18} aria-hidden="true" /> {pad ? 'Tapping in the small window' : 'Tap for 20 s'}
         </Button>
         <Soft>

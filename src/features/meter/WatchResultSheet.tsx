@@ -97,11 +97,11 @@ export function WatchResultSheet({ outcome, fix, onAgain }: WatchResultSheetProp
       </Sides>
       <Row $belowPx={10}>
         {keep && (
-          <Button look="primary" onPress={keep}>
+          <Button variant="primary" onPress={keep}>
             Keep it as a trial
           </Button>
         )}
-        <Button look={keep ? 'plain' : 'primary'} onPress={onAgain}>
+        <Button variant={keep ? 'plain' : 'primary'} onPress={onAgain}>
           Watch once more
         </Button>
       </Row>

@@ -12,7 +12,7 @@ import { Note } from '@/ui/Note';
 import { font } from '@/ui/tokens';
 import { LoadBars } from '../programs/LoadBars';
 import { useLiveLoad } from '../programs/use-live-load';
-import { useLook } from '../programs/use-look';
+import { useProgramSampling } from '../programs/use-program-sampling';
 import { usePadWindow } from '../shell/frame/use-pad-window';
 import { listenToPad } from './listen-to-pad';
 import { PadFrame } from './PadFrame';
@@ -54,7 +54,7 @@ function WatchPad({ pad, now, setup, onPress, onEnd }: WatchPadProps) {
       <b role="status">{now}</b>
       <p>{setup}</p>
       <p>Press any key here each time you have switched.</p>
-      <Button look="quiet" onPress={onEnd}>
+      <Button variant="quiet" onPress={onEnd}>
         End and compare
       </Button>
     </PadFrame>
@@ -63,8 +63,8 @@ function WatchPad({ pad, now, setup, onPress, onEnd }: WatchPadProps) {
 
 /** Processor and memory by program beside the rate, where this computer can be looked at. */
 function WatchedLoad() {
-  const { at, look } = useLook();
-  const seen = useLiveLoad(look, at === 'this-computer');
+  const { at, sample } = useProgramSampling();
+  const seen = useLiveLoad(sample, at === 'this-computer');
   return at === 'this-computer' && seen ? <LoadBars seen={seen} /> : null;
 }
 
@@ -100,7 +100,7 @@ export function WatchView({ watch, progress, fix, targetFps, onEnd }: WatchViewP
       )}
       <Row $abovePx={12} $belowPx={10}>
         <Button
-          look="primary"
+          variant="primary"
           isDisabled={!isMeasuring}
           onPress={() => watch.press(performance.timeOrigin + performance.now())}
         >
@@ -109,11 +109,11 @@ export function WatchView({ watch, progress, fix, targetFps, onEnd }: WatchViewP
         <Button onPress={onEnd} isDisabled={!isMeasuring}>
           <Square size={16} aria-hidden="true" /> End and compare
         </Button>
-        <Button look="quiet" onPress={async () => (pad ? close() : setBlocked(!(await open())))}>
+        <Button variant="quiet" onPress={async () => (pad ? close() : setBlocked(!(await open())))}>
           <PictureInPicture2 size={16} aria-hidden="true" /> {pad ? 'Close the small window' : 'In a small window'}
         </Button>
         {watch.state.presses.length > 0 && (
-          <Button look="quiet" onPress={watch.takeBack}>
+          <Button variant="quiet" onPress={watch.takeBack}>
             <Undo2 size={16} aria-hidden="true" /> Take the last press back
           </Button>
         )}

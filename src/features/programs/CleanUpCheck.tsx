@@ -5,7 +5,13 @@ import styled from 'styled-components';
 import { type CardProgram, type JobCard, listChosen } from '@/core/card';
 import { isStillThere, newestRows } from '@/core/programs';
 import { formatMemory, formatRate } from '@/messages/format';
-import { closeOutcomeTexts, describeFreed, describeLookFailure, roleTexts, startupPlaces } from '@/messages/programs';
+import {
+  closeOutcomeTexts,
+  describeFreed,
+  describeMachineSourceFailure,
+  roleTexts,
+  startupPlaces,
+} from '@/messages/programs';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
 import { Row, Soft } from '@/ui/layout';
@@ -13,7 +19,7 @@ import { Note } from '@/ui/Note';
 import { Tag } from '@/ui/Tag';
 import { colour } from '@/ui/tokens';
 import { useOpenCard } from '../shell/card/use-open-card';
-import { useLook } from './use-look';
+import { useProgramSampling } from './use-program-sampling';
 
 /** As often as the helper takes a sample, and a little more. */
 const sampleMs = 2600;
@@ -64,7 +70,7 @@ export function CleanUpResult({ card }: { readonly card: JobCard }) {
 /** The chosen programs with what to do about each, and the second look that says what is really gone. */
 export function CleanUpCheck({ card }: { readonly card: JobCard }) {
   const { run } = useOpenCard();
-  const { at, isLooking, failure, look } = useLook();
+  const { at, isSampling, failure, sample } = useProgramSampling();
   const chosen = listChosen(card);
   const toPrograms = `/card/${encodeURIComponent(card.id)}/programs`;
   const [isChecking, setChecking] = useState(false);
@@ -73,7 +79,7 @@ export function CleanUpCheck({ card }: { readonly card: JobCard }) {
     // What was closed this very moment may still stand in a sample that was taken before: it is looked at once more.
     for (let tryIndex = 0; tryIndex < 2; tryIndex++) {
       if (tryIndex > 0) await new Promise((resolve) => setTimeout(resolve, sampleMs));
-      const now = await look();
+      const now = await sample();
       if (!now) break;
       const checked = run({ type: 'checkPrograms', input: { rows: newestRows(now), takenAtMs: Date.now() } });
       if (!checked.ok || !checked.value.programs.some(({ outcome }) => isStillThere(outcome))) break;
@@ -101,11 +107,11 @@ export function CleanUpCheck({ card }: { readonly card: JobCard }) {
         ))}
       </List>
       <CleanUpResult card={card} />
-      {failure && <Note kind="alarm">{describeLookFailure(failure)}</Note>}
+      {failure && <Note kind="alarm">{describeMachineSourceFailure(failure)}</Note>}
       <Row $belowPx={12}>
         {at && card.programsSeen && (
-          <Button onPress={check} isDisabled={isLooking || isChecking}>
-            {isLooking || isChecking ? 'Looking…' : card.programsCheck ? 'Look once more' : 'Look what is gone'}
+          <Button onPress={check} isDisabled={isSampling || isChecking}>
+            {isSampling || isChecking ? 'Looking…' : card.programsCheck ? 'Look once more' : 'Look what is gone'}
           </Button>
         )}
         <LinkButton href={toPrograms}>Change the choice</LinkButton>

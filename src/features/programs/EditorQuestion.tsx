@@ -42,11 +42,11 @@ export function EditorQuestion() {
           </Button>
         ))}
         {shown.length < candidates.length && (
-          <Button look="quiet" onPress={() => setAllShown(true)}>
+          <Button variant="quiet" onPress={() => setAllShown(true)}>
             {candidates.length - shown.length} more
           </Button>
         )}
-        <Button look="quiet" onPress={() => setPutOff(true)}>
+        <Button variant="quiet" onPress={() => setPutOff(true)}>
           It does not run now
         </Button>
       </Row>

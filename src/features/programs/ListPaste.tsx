@@ -63,7 +63,7 @@ export function ListPaste({ onList }: { readonly onList: (list: ReadList) => voi
           <Note>{formatCount(skippedCount, 'line')} of it could not be read and were left out.</Note>
         )}
         <Row>
-          <Button look="primary" isDisabled={text.trim() === ''} onPress={() => take(text)}>
+          <Button variant="primary" isDisabled={text.trim() === ''} onPress={() => take(text)}>
             Read this list
           </Button>
           {file.input}

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { createPortal } from 'react-dom';
 import styled, { StyleSheetManager } from 'styled-components';
 import { formatMemory, formatRate } from '@/messages/format';
-import { describeLookFailure, pressureTexts } from '@/messages/programs';
+import { describeMachineSourceFailure, pressureTexts } from '@/messages/programs';
 import { Button } from '@/ui/Button';
 import { GlobalStyle } from '@/ui/GlobalStyle';
 import { Row, Soft, Spaced } from '@/ui/layout';
@@ -17,7 +17,7 @@ import { usePadWindow } from '../shell/frame/use-pad-window';
 import { LoadBars, percentOf } from './LoadBars';
 import { hasComputePressure, useComputePressure } from './use-compute-pressure';
 import { useLiveLoad } from './use-live-load';
-import { useLook } from './use-look';
+import { useProgramSampling } from './use-program-sampling';
 
 const LoadChart = dynamic(() => import('@/ui/charts/LoadChart').then((module) => module.LoadChart), { ssr: false });
 
@@ -48,11 +48,11 @@ function PressureOnly() {
 
 /** What keeps the machine busy right now, while the person scrubs and plays; also in a small window in front. */
 export function LiveLoad() {
-  const { at, failure, look } = useLook();
+  const { at, failure, sample } = useProgramSampling();
   const [isOn, setOn] = useState(false);
   const { pad, open, close } = usePadWindow('Load');
   const [isBlocked, setBlocked] = useState(false);
-  const seen = useLiveLoad(look, isOn);
+  const seen = useLiveLoad(sample, isOn);
   if (at === null) return <PressureOnly />;
   const now = seen?.course.moments.at(-1);
   return (
@@ -70,7 +70,7 @@ export function LiveLoad() {
           {isOn ? 'Pause' : seen ? 'Go on' : 'Watch it live'}
         </Button>
         <Button
-          look="quiet"
+          variant="quiet"
           onPress={async () => {
             if (pad) return close();
             setOn(true);
@@ -88,7 +88,7 @@ export function LiveLoad() {
       )}
       {failure && isOn && (
         <Spaced $abovePx={12}>
-          <Note kind="alarm">{describeLookFailure(failure)}</Note>
+          <Note kind="alarm">{describeMachineSourceFailure(failure)}</Note>
         </Spaced>
       )}
       {seen && (

@@ -213,7 +213,7 @@ export function ProgramTable({ programs, gainById, percentOf, coreCount, onChoos
         </Table>
       </TableFrame>
       {shown.length < programs.length && (
-        <Button look="quiet" onPress={() => setAllShown(true)}>
+        <Button variant="quiet" onPress={() => setAllShown(true)}>
           {describeRest(ordered.slice(firstCount))}
         </Button>
       )}

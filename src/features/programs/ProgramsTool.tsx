@@ -9,7 +9,7 @@ import { forecastClosing } from '@/core/diagnose';
 import { closesPrograms, closingFix } from '@/core/fixes';
 import { isProtected, type ProcessRow, type ProgramRole } from '@/core/programs';
 import { formatAgo, formatCount, formatFpsRange } from '@/messages/format';
-import { describeCover, describeFreed, describeLookFailure } from '@/messages/programs';
+import { describeCover, describeFreed, describeMachineSourceFailure } from '@/messages/programs';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { LinkButton } from '@/ui/LinkButton';
@@ -30,8 +30,8 @@ import { ListPaste } from './ListPaste';
 import { LiveLoad } from './LiveLoad';
 import { MemorySplit } from './MemorySplit';
 import { ProgramTable } from './ProgramTable';
-import { useLook } from './use-look';
 import { useProgramRoles } from './use-program-roles';
+import { useProgramSampling } from './use-program-sampling';
 
 const Chosen = styled.div`
   display: grid;
@@ -49,7 +49,7 @@ const Chosen = styled.div`
 export function ProgramsTool() {
   const { card, run } = useOpenCard();
   const belief = useBelief();
-  const { at, isLooking, failure, look } = useLook();
+  const { at, isSampling, failure, sample } = useProgramSampling();
   const roles = useProgramRoles();
   const notify = useNotify();
   const nowMs = useNowMs();
@@ -81,8 +81,8 @@ export function ProgramsTool() {
       action: { label: 'Undo', run: () => run({ type: 'restorePrograms', input: before }) },
     });
   };
-  const lookNow = async () => {
-    const now = await look();
+  const sampleNow = async () => {
+    const now = await sample();
     if (now) take(now.rows, { source: 'read', coversSec: now.coversSec, memoryFreeMib: Math.round(now.memoryFreeMib) });
   };
   const takeList = (list: ReadList) =>
@@ -116,17 +116,17 @@ export function ProgramsTool() {
       >
         <Row>
           {at && (
-            <Button look={programsSeen ? 'plain' : 'primary'} onPress={lookNow} isDisabled={isLooking}>
-              {isLooking ? 'Looking…' : programsSeen ? 'Look again from the start' : lookWords}
+            <Button variant={programsSeen ? 'plain' : 'primary'} onPress={sampleNow} isDisabled={isSampling}>
+              {isSampling ? 'Looking…' : programsSeen ? 'Look again from the start' : lookWords}
             </Button>
           )}
-          <Button look={at || programsSeen ? 'quiet' : 'primary'} onPress={() => setPasting(!isPasting)}>
+          <Button variant={at || programsSeen ? 'quiet' : 'primary'} onPress={() => setPasting(!isPasting)}>
             {isPasting ? 'Put it away' : at ? 'The computer that lags is another one' : 'Paste a list'}
           </Button>
         </Row>
         {failure && (
           <Spaced $abovePx={12}>
-            <Note kind="alarm">{describeLookFailure(failure)}</Note>
+            <Note kind="alarm">{describeMachineSourceFailure(failure)}</Note>
           </Spaced>
         )}
         {isPasting && (
@@ -173,7 +173,11 @@ export function ProgramsTool() {
             {trial || isClosed ? (
               <LinkButton href={`/card/${encodeURIComponent(card.id)}/fixes`}>To the fixes</LinkButton>
             ) : hasReading ? (
-              <Button look={chosen.length > 0 ? 'primary' : 'plain'} isDisabled={chosen.length === 0} onPress={begin}>
+              <Button
+                variant={chosen.length > 0 ? 'primary' : 'plain'}
+                isDisabled={chosen.length === 0}
+                onPress={begin}
+              >
                 Close them and measure
               </Button>
             ) : (

@@ -7,16 +7,16 @@ import type { SampledPrograms } from '@/core/programs';
 const everyMs = 2000;
 
 /** Looks again and again while it is on; what was seen last stays when it is paused. */
-export function useLiveLoad(look: () => Promise<SampledPrograms | null>, isOn: boolean): SampledPrograms | null {
+export function useLiveLoad(sample: () => Promise<SampledPrograms | null>, isOn: boolean): SampledPrograms | null {
   const [newest, setNewest] = useState<SampledPrograms | null>(null);
-  const latestLook = useRef(look);
-  latestLook.current = look;
+  const latestSample = useRef(sample);
+  latestSample.current = sample;
   useEffect(() => {
     if (!isOn) return;
     let timer: ReturnType<typeof setTimeout> | undefined;
     let isCurrent = true;
     const again = async () => {
-      const seen = await latestLook.current();
+      const seen = await latestSample.current();
       if (!isCurrent) return;
       if (seen) setNewest(seen);
       // One after the other: a slow answer is not asked for twice.

@@ -47,13 +47,13 @@ function QuickChoices({ candidates, onEvent }: Pick<ClipChoiceProps, 'candidates
   return (
     <Row style={{ gap: '2px 4px' }}>
       <Soft>Choose</Soft>
-      <Button look="quiet" onPress={() => onEvent({ type: 'suggested' })}>
+      <Button variant="quiet" onPress={() => onEvent({ type: 'suggested' })}>
         The suggested ones
       </Button>
       {tall.map((lines) => (
         <Button
           key={lines}
-          look="quiet"
+          variant="quiet"
           onPress={() => onEvent({ type: 'picked', clipIds: idsAbove(candidates, lines) })}
         >
           {lines} lines and more
@@ -63,13 +63,13 @@ function QuickChoices({ candidates, onEvent }: Pick<ClipChoiceProps, 'candidates
         codecs.slice(0, 3).map((codec) => (
           <Button
             key={codec}
-            look="quiet"
+            variant="quiet"
             onPress={() => onEvent({ type: 'picked', clipIds: idsOfCodec(candidates, codec) })}
           >
             All {codec === 'still' ? 'stills' : nameCodec(codec)}
           </Button>
         ))}
-      <Button look="quiet" onPress={() => onEvent({ type: 'picked', clipIds: [] })}>
+      <Button variant="quiet" onPress={() => onEvent({ type: 'picked', clipIds: [] })}>
         None
       </Button>
     </Row>
@@ -149,7 +149,7 @@ export function ClipChoice({ candidates, chosenIds, unreadableIds, inHandIds, on
         </TableFrame>
       </Spaced>
       {candidates.length > shown.length && (
-        <Button look="quiet" onPress={() => setAll(true)}>
+        <Button variant="quiet" onPress={() => setAll(true)}>
           Show {formatCount(candidates.length - shown.length, 'more clip')}
         </Button>
       )}

@@ -16,7 +16,7 @@ import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { startGrab } from '@/workers/frame.client';
 import { findFile } from '../footage/session-files';
-import { type ComparedLook, drawLook, lookNames, looksFor, type StageSize, stageOf } from './compare-looks';
+import { type ComparedView, drawView, type StageSize, stageOf, viewNames, viewsFor } from './compared-views';
 
 const Stage = styled.div`
   position: relative;
@@ -68,21 +68,21 @@ function useGrab(candidate: ProxyCandidate | undefined, atRatio: number, recipe:
   return grab;
 }
 
-function Look({
+function View({
   frame,
-  look,
+  view,
   size,
   label,
 }: {
   readonly frame: GrabbedFrame;
-  readonly look: ComparedLook;
+  readonly view: ComparedView;
   readonly size: StageSize;
   readonly label: string;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
-    if (canvas.current) drawLook(canvas.current, frame, look, size, window.devicePixelRatio);
-  }, [frame, look, size]);
+    if (canvas.current) drawView(canvas.current, frame, view, size, window.devicePixelRatio);
+  }, [frame, view, size]);
   return <canvas ref={canvas} role="img" aria-label={label} />;
 }
 
@@ -98,7 +98,7 @@ export function FrameCompare({ card, candidates, recipe }: FrameCompareProps) {
   const [isOpen, setOpen] = useState(false);
   const [clipId, setClipId] = useState<string | null>(null);
   const [place, setPlace] = useState(0.5);
-  const [look, setLook] = useState<ComparedLook>('proxy');
+  const [view, setView] = useState<ComparedView>('proxy');
   const [at, setAt] = useState<'viewer' | 'pixels'>('viewer');
   const [divider, setDivider] = useState(50);
   const candidate = candidates.find(({ clip }) => clip.id === clipId) ?? candidates[0];
@@ -107,9 +107,9 @@ export function FrameCompare({ card, candidates, recipe }: FrameCompareProps) {
   const viewerHeightPx = card.preview.viewerHeightPx ?? 540;
   const size = useMemo(() => (frame ? stageOf(frame.original, at, viewerHeightPx) : null), [frame, at, viewerHeightPx]);
   if (!candidate) return null;
-  const looks = looksFor(card, frame?.proxy !== null);
-  const shown = looks.includes(look) ? look : (looks[0] ?? 'half');
-  const names = lookNames(recipe);
+  const views = viewsFor(card, frame?.proxy !== null);
+  const shown = views.includes(view) ? view : (views[0] ?? 'half');
+  const names = viewNames(recipe);
   return (
     <Sheet title="See what is given up" aside="on a picture of your own">
       {!isOpen && (
@@ -132,8 +132,8 @@ export function FrameCompare({ card, candidates, recipe }: FrameCompareProps) {
             <SegmentedField
               label="Beside the original"
               value={shown}
-              options={looks.map((value) => ({ value, label: names[value] }))}
-              onChange={setLook}
+              options={views.map((value) => ({ value, label: names[value] }))}
+              onChange={setView}
             />
             <SegmentedField
               label="Seen"
@@ -167,9 +167,9 @@ export function FrameCompare({ card, candidates, recipe }: FrameCompareProps) {
                     ...(at === 'viewer' && { height: 'auto' }),
                   }}
                 >
-                  <Look frame={frame} look="original" size={size} label="The original" />
+                  <View frame={frame} view="original" size={size} label="The original" />
                   <div style={{ position: 'absolute', inset: 0, clipPath: `inset(0 0 0 ${divider}%)` }}>
-                    <Look frame={frame} look={shown} size={size} label={names[shown]} />
+                    <View frame={frame} view={shown} size={size} label={names[shown]} />
                   </div>
                   <i style={{ left: `${divider}%` }} aria-hidden="true" />
                   <b>Original</b>

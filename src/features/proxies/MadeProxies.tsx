@@ -57,7 +57,7 @@ export function MadeProxies({ card, folder, onDelete, onSave }: MadeProxiesProps
                 <td data-figure>{formatBytes(entry.sizeBytes)}</td>
                 {onSave && (
                   <td>
-                    <Button look="quiet" aria-label={`Save ${entry.name}`} onPress={() => onSave(entry.name)}>
+                    <Button variant="quiet" aria-label={`Save ${entry.name}`} onPress={() => onSave(entry.name)}>
                       Save
                     </Button>
                   </td>
@@ -72,7 +72,7 @@ export function MadeProxies({ card, folder, onDelete, onSave }: MadeProxiesProps
           {isSure ? (
             <>
               <Button
-                look="primary"
+                variant="primary"
                 onPress={() => {
                   setSure(false);
                   onDelete(whole.map(({ name }) => name));
@@ -80,12 +80,12 @@ export function MadeProxies({ card, folder, onDelete, onSave }: MadeProxiesProps
               >
                 Delete {formatCount(whole.length, 'proxy', 'proxies')} for good
               </Button>
-              <Button look="quiet" onPress={() => setSure(false)}>
+              <Button variant="quiet" onPress={() => setSure(false)}>
                 Keep them
               </Button>
             </>
           ) : (
-            <Button look="quiet" isDisabled={whole.length === 0} onPress={() => setSure(true)}>
+            <Button variant="quiet" isDisabled={whole.length === 0} onPress={() => setSure(true)}>
               Delete them…
             </Button>
           )}

@@ -35,12 +35,12 @@ function PlaceLine({ place, neededBytes, freeBytes }: PlaceLineProps) {
     <>
       <Row>
         {status === 'asks-again' && (
-          <Button look="primary" onPress={allow}>
+          <Button variant="primary" onPress={allow}>
             Allow “{handle?.name}” again
           </Button>
         )}
         {!isOwn && (
-          <Button look={status === 'none' || status === 'failed' ? 'primary' : 'plain'} onPress={pick}>
+          <Button variant={status === 'none' || status === 'failed' ? 'primary' : 'plain'} onPress={pick}>
             <FolderOpen size={18} aria-hidden="true" /> {folder ? 'Another folder' : 'Choose where they go'}
           </Button>
         )}
@@ -101,7 +101,7 @@ function MissingFiles({
     <Spaced $abovePx={12}>
       {picker.input}
       <Row>
-        <Button look="primary" onPress={picker.open}>
+        <Button variant="primary" onPress={picker.open}>
           Choose the {missing.length === 1 ? 'file' : 'files'}
         </Button>
         <Soft>
@@ -158,7 +158,7 @@ export function MakeSheet({ card, chosen, recipe, place, isBusy, onFilesFound, o
         ) : (
           <Row>
             <Button
-              look={missing.length === 0 && place.folder ? 'primary' : 'plain'}
+              variant={missing.length === 0 && place.folder ? 'primary' : 'plain'}
               isDisabled={chosen.length === missing.length || !place.folder || !hasRoom}
               onPress={onStart}
             >

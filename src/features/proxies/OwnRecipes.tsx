@@ -82,21 +82,21 @@ export function OwnRecipes({ recipe, onRecipe }: OwnRecipesProps) {
         {current ? (
           <>
             <TextField label="Its name" value={current.name} onCommit={rename} />
-            <Button look="quiet" onPress={() => keep(recipes.filter(({ name }) => name !== current.name))}>
+            <Button variant="quiet" onPress={() => keep(recipes.filter(({ name }) => name !== current.name))}>
               Forget it
             </Button>
           </>
         ) : (
-          <Button look="quiet" onPress={() => keep(withRecipes(recipes, [{ ...recipe, name: nameRecipe(recipe) }]))}>
+          <Button variant="quiet" onPress={() => keep(withRecipes(recipes, [{ ...recipe, name: nameRecipe(recipe) }]))}>
             Keep this recipe
           </Button>
         )}
         {recipes.length > 0 && (
-          <Button look="quiet" onPress={() => saveTextFile('proxy-recipes.json', serializeRecipes(recipes))}>
+          <Button variant="quiet" onPress={() => saveTextFile('proxy-recipes.json', serializeRecipes(recipes))}>
             Export
           </Button>
         )}
-        <Button look="quiet" onPress={picker.open}>
+        <Button variant="quiet" onPress={picker.open}>
           Import
         </Button>
       </Row>

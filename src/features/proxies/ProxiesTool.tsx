@@ -147,7 +147,7 @@ export function ProxiesTool() {
           <Paragraph $belowPx={10}>There are no clips on this card yet.</Paragraph>
           <Row>
             <LinkButton href={href('footage')}>Add your footage</LinkButton>
-            <Button look="quiet" isDisabled={sample.isTaking} onPress={sample.take}>
+            <Button variant="quiet" isDisabled={sample.isTaking} onPress={sample.take}>
               Try it with a sample clip
             </Button>
           </Row>
@@ -170,7 +170,7 @@ export function ProxiesTool() {
               <Spaced $abovePx={12}>
                 <Note>
                   This card’s clips are made up.{' '}
-                  <Button look="quiet" isDisabled={sample.isTaking} onPress={sample.take}>
+                  <Button variant="quiet" isDisabled={sample.isTaking} onPress={sample.take}>
                     Try it with a sample clip
                   </Button>
                 </Note>

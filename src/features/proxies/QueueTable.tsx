@@ -51,19 +51,23 @@ function QueueRow({ item, canMove }: { readonly item: QueueItem; readonly canMov
           {stage === 'waiting' && canMove && (
             <>
               <Button
-                look="quiet"
+                variant="quiet"
                 aria-label={`Make ${proxyName} sooner`}
                 onPress={() => proxySession.move(clipId, -1)}
               >
                 <ArrowUp size={16} aria-hidden="true" />
               </Button>
-              <Button look="quiet" aria-label={`Make ${proxyName} later`} onPress={() => proxySession.move(clipId, 1)}>
+              <Button
+                variant="quiet"
+                aria-label={`Make ${proxyName} later`}
+                onPress={() => proxySession.move(clipId, 1)}
+              >
                 <ArrowDown size={16} aria-hidden="true" />
               </Button>
             </>
           )}
           {!isOver(item) && (
-            <Button look="quiet" aria-label={`Leave out ${proxyName}`} onPress={() => proxySession.stop(clipId)}>
+            <Button variant="quiet" aria-label={`Leave out ${proxyName}`} onPress={() => proxySession.stop(clipId)}>
               <Square size={15} aria-hidden="true" />
             </Button>
           )}
@@ -135,7 +139,7 @@ export function QueueTable() {
         </TableFrame>
       </Spaced>
       {isDone && (
-        <Button look="quiet" onPress={() => proxySession.clear()}>
+        <Button variant="quiet" onPress={() => proxySession.clear()}>
           Put this list away
         </Button>
       )}

@@ -62,7 +62,7 @@ export function ShownByClip({ card }: { readonly card: JobCard }) {
         </DataTable>
       </TableFrame>
       {count < card.proxies.length && (
-        <Button look="quiet" onPress={() => setCount(count + 200)}>
+        <Button variant="quiet" onPress={() => setCount(count + 200)}>
           Show {Math.min(200, card.proxies.length - count)} more
         </Button>
       )}

@@ -36,7 +36,7 @@ export function Disagreeing({ card }: { readonly card: JobCard }) {
       <Row>
         {drop(earlier, earlierFps)}
         {drop(later, laterFps)}
-        <Button look="quiet" onPress={() => run({ type: 'holdReading', input: { id: later.id } })}>
+        <Button variant="quiet" onPress={() => run({ type: 'holdReading', input: { id: later.id } })}>
           Both hold: it differs from time to time
         </Button>
       </Row>

@@ -15,7 +15,7 @@ import { useStoreReading } from './use-store-reading';
 const toHundredths = (value: number): number => Math.round(value * 100) / 100;
 
 /** On a demo card: its practice machine plays the set-up as it is now, and the lag meter measures it. Nothing on other cards. */
-export function PracticeReading({ look = 'plain' }: { readonly look?: 'primary' | 'plain' }) {
+export function PracticeReading({ variant = 'plain' }: { readonly variant?: 'primary' | 'plain' }) {
   const { card } = useOpenCard();
   const store = useStoreReading();
   const [isMeasuring, setMeasuring] = useState(false);
@@ -44,7 +44,7 @@ export function PracticeReading({ look = 'plain' }: { readonly look?: 'primary' 
   };
   return (
     <>
-      <Button look={look} onPress={measure} isDisabled={isMeasuring}>
+      <Button variant={variant} onPress={measure} isDisabled={isMeasuring}>
         {isMeasuring ? 'Measuring the practice machine…' : 'Measure the practice machine'}
       </Button>
       {failure !== null && <Note kind="alarm">{failure}</Note>}

@@ -165,7 +165,7 @@ export function ReadingForm({ buttonLabel = 'Store this reading' }: { readonly b
       )}
       <ReadingDetails card={card} details={details} onChange={(patch) => dispatch({ type: 'details', patch })} />
       <Row>
-        <Button look="primary" isSubmit isDisabled={isEmpty}>
+        <Button variant="primary" isSubmit isDisabled={isEmpty}>
           {buttonLabel}
         </Button>
       </Row>

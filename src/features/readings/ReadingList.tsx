@@ -107,7 +107,7 @@ export function ReadingList({ chosen, onChoose }: ReadingListProps) {
               <Actions>
                 {!used.has(reading.id) && (
                   <Button
-                    look="danger"
+                    variant="danger"
                     aria-label={`Delete the reading of ${formatMoment(reading.takenAtMs)}`}
                     onPress={() => remove(reading)}
                   >

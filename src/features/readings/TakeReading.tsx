@@ -18,7 +18,7 @@ export function TakeReading({ buttonLabel }: { readonly buttonLabel: string }) {
     <>
       <RecorderNote />
       <Row $belowPx={14}>
-        <PracticeReading look="primary" />
+        <PracticeReading variant="primary" />
         <LinkButton href={`/card/${encodeURIComponent(card.id)}/meter`}>Measure it with the lag meter</LinkButton>
         <Soft>{isPractice ? 'This demo has a machine of its own.' : 'Or type what you see:'}</Soft>
       </Row>

@@ -33,7 +33,7 @@ function Said({ onAskAgain }: { readonly onAskAgain: (question: OpenQuestion) =>
           <span>
             <Soft>{name}:</Soft> <b>{text}</b>
           </span>
-          <Button look="quiet" aria-label={`Change: ${name}`} onPress={() => onAskAgain(id)}>
+          <Button variant="quiet" aria-label={`Change: ${name}`} onPress={() => onAskAgain(id)}>
             Change
           </Button>
         </Row>

@@ -48,11 +48,11 @@ export function ManyAnswers<T extends string>(props: ManyAnswersProps<T>) {
         ))}
       </Columns>
       <Row>
-        <Button look="primary" onPress={onGoOn} isDisabled={chosen.length === 0}>
+        <Button variant="primary" onPress={onGoOn} isDisabled={chosen.length === 0}>
           Go on
         </Button>
         {chosen.length === 0 && (
-          <Button look="quiet" onPress={onSkip}>
+          <Button variant="quiet" onPress={onSkip}>
             Don’t know
           </Button>
         )}

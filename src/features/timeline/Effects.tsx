@@ -105,7 +105,7 @@ export function Effects({ isStated, onConfirm }: EffectsProps) {
                   }
                 />
                 <Button
-                  look="danger"
+                  variant="danger"
                   aria-label={`Remove ${effectLabels[effect.kind]}`}
                   onPress={() => remove(effect.id)}
                 >

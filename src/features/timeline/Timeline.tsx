@@ -77,7 +77,7 @@ export function Timeline() {
         title="Where it is heaviest"
         aside={
           guessed.length > 1 ? (
-            <Button look="quiet" onPress={() => confirm(...guessed)}>
+            <Button variant="quiet" onPress={() => confirm(...guessed)}>
               All of this is how it is
             </Button>
           ) : undefined

@@ -116,7 +116,7 @@ export function PreviewTable({ posterior, set }: PreviewTableProps) {
                 <td>
                   {!choice.isNow && (
                     <Button
-                      look="quiet"
+                      variant="quiet"
                       aria-label={`Choose ${nameOf(choice)}`}
                       onPress={() => set.set(previewFixIds[kind], choice.fix)}
                     >

@@ -50,7 +50,7 @@ export function SetResult({ card, set, targetFps }: SetResultProps) {
       title={isChanged ? 'With the set below' : 'As it is now'}
       aside={
         isChanged ? (
-          <Button look="quiet" onPress={set.reset}>
+          <Button variant="quiet" onPress={set.reset}>
             Back to how it is
           </Button>
         ) : (
@@ -87,7 +87,7 @@ export function SetResult({ card, set, targetFps }: SetResultProps) {
       <FrameBudget lanes={toBudgetLanes(after.stages)} budgetMs={1000 / targetFps} formatMs={formatMs} />
       {added.length > 0 && (
         <Row>
-          <Button look="primary" onPress={use} isDisabled={isOne && !canTry}>
+          <Button variant="primary" onPress={use} isDisabled={isOne && !canTry}>
             {isOne ? 'Use as a trial' : `Use as a plan: ${added.length} trials in order`}
           </Button>
           {isOne && !canTry && <Soft>A trial needs a reading of how it is now, and no other trial under way.</Soft>}

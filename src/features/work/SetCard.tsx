@@ -75,7 +75,7 @@ export function SetCard({ card, posterior, set, what, onUse, onLeave, own }: Set
       </Ways>
       <Row>
         {isUsed ? (
-          <Button look="primary" onPress={onLeave}>
+          <Button variant="primary" onPress={onLeave}>
             I am back
           </Button>
         ) : (
@@ -85,10 +85,10 @@ export function SetCard({ card, posterior, set, what, onUse, onLeave, own }: Set
         )}
         {own && !isUsed && (
           <>
-            <Button look="quiet" onPress={own.onChange} aria-label={`Change ${set.name}`}>
+            <Button variant="quiet" onPress={own.onChange} aria-label={`Change ${set.name}`}>
               Change
             </Button>
-            <Button look="danger" onPress={own.onDelete} aria-label={`Delete ${set.name}`}>
+            <Button variant="danger" onPress={own.onDelete} aria-label={`Delete ${set.name}`}>
               Delete
             </Button>
           </>

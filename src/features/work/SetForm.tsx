@@ -72,11 +72,11 @@ export function SetForm({ card, posterior, set, saveLabel, onSaved, onCancel }: 
         {choices.length === 0 && <Soft>No preview fix can be made on this card.</Soft>}
       </div>
       <Row>
-        <Button look={onCancel ? 'primary' : 'plain'} onPress={save} isDisabled={name.trim() === ''}>
+        <Button variant={onCancel ? 'primary' : 'plain'} onPress={save} isDisabled={name.trim() === ''}>
           {saveLabel}
         </Button>
         {onCancel && (
-          <Button look="quiet" onPress={onCancel}>
+          <Button variant="quiet" onPress={onCancel}>
             Leave it as it was
           </Button>
         )}

@@ -20,7 +20,7 @@ export function BrokenPage({ error, onRetry }: { readonly error: unknown; readon
       <h1>Something broke</h1>
       <p role="alert">{describeBreak('all', error)}</p>
       <Row>
-        <Button look="primary" onPress={onRetry}>
+        <Button variant="primary" onPress={onRetry}>
           Try it again
         </Button>
         <a href="/">To the job cards</a>

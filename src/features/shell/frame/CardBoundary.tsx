@@ -27,7 +27,7 @@ export function CardBoundary({ card, page, children }: CardBoundaryProps) {
         <Note kind="alarm">
           <p>{describeBreak('page', error)}</p>
           <Row>
-            <Button look="primary" onPress={resetErrorBoundary}>
+            <Button variant="primary" onPress={resetErrorBoundary}>
               Try it again
             </Button>
             <Button onPress={() => exportCard(card)}>Export card</Button>

@@ -228,13 +228,13 @@ function NextBox({
         </dl>
       )}
       {isHere && following ? (
-        <Button look="primary" isWide onPress={() => finishStep(next.stepId)}>
+        <Button variant="primary" isWide onPress={() => finishStep(next.stepId)}>
           Done here: on to {stepTexts[following].label.toLowerCase()}
         </Button>
       ) : (
         !isOnStep &&
         next.button !== '' && (
-          <LinkButton look="primary" isWide href={`/card/${encodeURIComponent(card.id)}/${next.stepId}`}>
+          <LinkButton variant="primary" isWide href={`/card/${encodeURIComponent(card.id)}/${next.stepId}`}>
             {next.button}
           </LinkButton>
         )

@@ -90,7 +90,7 @@ export function NoticesProvider({ children }: { readonly children: ReactNode }) 
               {notice.action.label}
             </Button>
           )}
-          <Button look="quiet" aria-label="Dismiss" onPress={() => dispatch({ type: 'dismissed', id })}>
+          <Button variant="quiet" aria-label="Dismiss" onPress={() => dispatch({ type: 'dismissed', id })}>
             <X size={18} aria-hidden="true" />
           </Button>
         </Slip>

@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { createJobCard } from '@/core/card';
-import { looksFor, stageOf } from './compare-looks';
+import { stageOf, viewsFor } from './compared-views';
 
 const card = createJobCard({ id: 'a', title: 'Pots', nowMs: 1 });
 
-describe('looksFor', () => {
+describe('viewsFor', () => {
   it('leaves out what this card does not have', () => {
-    expect(looksFor(card, true)).toEqual(['proxy', 'half', 'quarter', 'lines-540', 'lines-360']);
+    expect(viewsFor(card, true)).toEqual(['proxy', 'half', 'quarter', 'lines-540', 'lines-360']);
     const small = { ...card, timeline: { ...card.timeline, heightPx: 480 } };
-    expect(looksFor(small, false)).toEqual(['half', 'quarter', 'lines-360']);
+    expect(viewsFor(small, false)).toEqual(['half', 'quarter', 'lines-360']);
   });
 });
 

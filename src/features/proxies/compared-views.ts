@@ -3,14 +3,14 @@ import type { JobCard } from '@/core/card';
 import type { ProxyRecipe } from '@/core/proxies';
 
 /** What can stand beside the original: its proxy, a preview quality, or a preview height. */
-export const comparedLooks = ['original', 'proxy', 'half', 'quarter', 'lines-540', 'lines-360'] as const;
-export type ComparedLook = (typeof comparedLooks)[number];
+export const comparedViews = ['original', 'proxy', 'half', 'quarter', 'lines-540', 'lines-360'] as const;
+export type ComparedView = (typeof comparedViews)[number];
 
-const shareOf: Partial<Record<ComparedLook, number>> = { half: 1 / 2, quarter: 1 / 4 };
-const linesOf: Partial<Record<ComparedLook, number>> = { 'lines-540': 540, 'lines-360': 360 };
+const shareOf: Partial<Record<ComparedView, number>> = { half: 1 / 2, quarter: 1 / 4 };
+const linesOf: Partial<Record<ComparedView, number>> = { 'lines-540': 540, 'lines-360': 360 };
 
 /** What each of them is called beside the picture. */
-export const lookNames = ({ lines }: ProxyRecipe): Readonly<Record<ComparedLook, string>> => ({
+export const viewNames = ({ lines }: ProxyRecipe): Readonly<Record<ComparedView, string>> => ({
   original: 'Original',
   proxy: `Proxy, ${lines} lines`,
   half: 'Quality 1/2',
@@ -19,16 +19,16 @@ export const lookNames = ({ lines }: ProxyRecipe): Readonly<Record<ComparedLook,
   'lines-360': '360 high',
 });
 
-/** Lines that a preview of a look has: of the timeline's own, or so many. */
-const previewLines = (look: ComparedLook, timelineLines: number): number =>
-  Math.min(timelineLines, linesOf[look] ?? timelineLines * (shareOf[look] ?? 1));
+/** Lines that a preview of a view has: of the timeline's own, or so many. */
+const previewLines = (view: ComparedView, timelineLines: number): number =>
+  Math.min(timelineLines, linesOf[view] ?? timelineLines * (shareOf[view] ?? 1));
 
-/** The looks that differ on this card. */
-export const looksFor = (card: JobCard, hasProxy: boolean): readonly ComparedLook[] =>
-  comparedLooks.filter((look) => {
-    if (look === 'original') return false;
-    if (look === 'proxy') return hasProxy;
-    return shareOf[look] !== undefined || (linesOf[look] ?? 0) < card.timeline.heightPx;
+/** The views that differ on this card. */
+export const viewsFor = (card: JobCard, hasProxy: boolean): readonly ComparedView[] =>
+  comparedViews.filter((view) => {
+    if (view === 'original') return false;
+    if (view === 'proxy') return hasProxy;
+    return shareOf[view] !== undefined || (linesOf[view] ?? 0) < card.timeline.heightPx;
   });
 
 /** How large the pictures stand on the page, and what of the original they show. */
@@ -64,11 +64,11 @@ export function stageOf(
   };
 }
 
-/** Draws one look: what a preview of so few lines keeps is drawn small first, then stretched, as previews do. */
-export function drawLook(
+/** Draws one view: what a preview of so few lines keeps is drawn small first, then stretched, as previews do. */
+export function drawView(
   canvas: HTMLCanvasElement,
   { original, proxy }: GrabbedFrame,
-  look: ComparedLook,
+  view: ComparedView,
   { widthPx, heightPx, scale, timelineLines }: StageSize,
   pixelRatio: number,
 ): void {
@@ -77,13 +77,13 @@ export function drawLook(
   canvas.width = Math.round(widthPx * pixelRatio);
   canvas.height = Math.round(heightPx * pixelRatio);
   context.imageSmoothingQuality = 'high';
-  const picture = look === 'proxy' && proxy ? proxy : original;
+  const picture = view === 'proxy' && proxy ? proxy : original;
   // The part that is seen, in the pixels of the picture that is drawn: of a smaller picture it has fewer.
   const ratio = picture.height / original.height;
   const [width, height] = [widthPx * scale * ratio, heightPx * scale * ratio];
   const part = [(picture.width - width) / 2, (picture.height - height) / 2, width, height] as const;
-  const lines = previewLines(look, timelineLines);
-  if (look === 'original' || look === 'proxy' || lines >= timelineLines) {
+  const lines = previewLines(view, timelineLines);
+  if (view === 'original' || view === 'proxy' || lines >= timelineLines) {
     context.drawImage(picture, ...part, 0, 0, canvas.width, canvas.height);
     return;
   }
