@@ -22,7 +22,7 @@ async function takeStep(page: Page): Promise<boolean> {
     const made = page.getByRole('button', { name: 'It is made: measure it' });
     if (await made.isVisible()) await made.click();
     else if (await page.getByRole('button', { name: 'Measure the practice machine' }).isVisible()) await measure(page);
-    else await trial(page).locator('button[data-look="primary"]').click();
+    else await trial(page).locator('button[data-variant="primary"]').click();
     return true;
   }
   if (!(await next(page).isVisible())) return false;
@@ -32,7 +32,7 @@ async function takeStep(page: Page): Promise<boolean> {
   else
     await next(page)
       .getByRole('button', { name: /^Try (this|without it)/ })
-      .and(page.locator('[data-look="primary"]'))
+      .and(page.locator('[data-variant="primary"]'))
       .click();
   return true;
 }
@@ -229,7 +229,7 @@ test('weighs a fix that makes one thing better and another worse by all that is 
   await page.getByRole('button', { name: 'Store the second reading' }).click();
   // No jump takes longer without effects: one of the two readings is off.
   await expect(trial(page)).toContainText('Better and worse. One thing got better and another worse', concluded);
-  await expect(trial(page).getByRole('button', { name: 'Keep it' })).toHaveAttribute('data-look', 'plain');
+  await expect(trial(page).getByRole('button', { name: 'Keep it' })).toHaveAttribute('data-variant', 'plain');
   const beside = page.getByRole('region', { name: 'Next step' });
   await expect(beside).toContainText('Measure once more');
   await trial(page).getByRole('button', { name: 'Measure once more' }).click();
@@ -243,7 +243,7 @@ test('weighs a fix that makes one thing better and another worse by all that is 
   await expect(trial(page)).toContainText('By all that is known of this card it brings more than it takes.', concluded);
   await expect(trial(page).getByRole('button', { name: 'Measure once more' })).toBeHidden();
   await expect(beside).toContainText('Keep it or undo it');
-  await expect(trial(page).getByRole('button', { name: 'Keep it' })).toHaveAttribute('data-look', 'primary');
+  await expect(trial(page).getByRole('button', { name: 'Keep it' })).toHaveAttribute('data-variant', 'primary');
 });
 
 test(
