@@ -17,8 +17,7 @@ const memoryCosts = {
   takenRatio: 0.93,
 } as const;
 
-/** What the system itself holds, in MiB. */
-export const systemMib: number = memoryCosts.system;
+const heldMib = (programs: Setup['programs']): number => programs.reduce((sum, { memoryMib }) => sum + memoryMib, 0);
 
 /** The machine's memory by what holds it, in MiB. */
 export interface MemorySplit {
@@ -30,13 +29,9 @@ export interface MemorySplit {
 
 /** How memory would be split with so much for the editor: the programs that are listed beside it, and what is left; never below 0. */
 export function splitWith({ machine, programs }: Setup, editorMib: number): MemorySplit {
-  const others = programs.reduce((sum, program) => sum + program.memoryMib, 0);
-  return {
-    system: systemMib,
-    editor: editorMib,
-    others,
-    left: Math.max(0, machine.memoryMib - systemMib - others - editorMib),
-  };
+  const { system } = memoryCosts;
+  const others = heldMib(programs);
+  return { system, editor: editorMib, others, left: Math.max(0, machine.memoryMib - system - others - editorMib) };
 }
 
 /** What the editor itself wants for this film, in MiB, whatever it is allowed. */
@@ -58,8 +53,7 @@ export function memoryNeededMib(setup: Setup, mix: ClipMix): number {
       ? wants
       : Math.max(Math.min(wants, memoryGivenMib), memoryGivenMib * memoryCosts.takenRatio);
   const computed = setup.editor.playsBy === 'computing-first' ? previewMemoryMibOf(setup) : 0;
-  const programs = setup.programs.reduce((sum, program) => sum + program.memoryMib, 0);
-  return memoryCosts.system + takes + computed + programs;
+  return memoryCosts.system + takes + computed + heldMib(setup.programs);
 }
 
 /** Memory for computed pictures in an editor that computes first; a quarter of all where nobody said. Assumption. */

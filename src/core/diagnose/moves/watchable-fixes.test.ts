@@ -7,7 +7,7 @@ import { listWatchableFixes } from './watchable-fixes';
 
 const card = demoCardAt(0);
 const half = { id: 'lower-preview-quality', level: '1/2' } as const;
-const hardware = { id: 'turn-on-hardware-decoding', level: 'on' } as const;
+const hardware = { id: 'turn-on-hardware-decode', level: null } as const;
 
 describe('listWatchableFixes', () => {
   it('lists each preview setting at each level once, and what comes next before all', () => {

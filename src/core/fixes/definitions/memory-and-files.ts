@@ -1,5 +1,5 @@
 import { fastDrive, withEditor, withFastMedia, withMachine, withTroubles } from '../../load/change-state';
-import { previewMemoryMibOf, systemMib } from '../../load/memory';
+import { previewMemoryMibOf, splitWith } from '../../load/memory';
 import type { Setup, SetupState } from '../../load/types';
 import { define, numberLevel } from '../define';
 import { cacheKinds } from '../fix-facts';
@@ -8,8 +8,7 @@ import { editorSpareMib } from '../memory-split';
 const wholeSteps = (mib: number): number => Math.max(256, Math.floor(mib / 256) * 256);
 
 /** What the machine has beside the system and the programs that are listed. */
-const roomMib = ({ machine, programs }: Setup): number =>
-  Math.max(0, machine.memoryMib - systemMib - programs.reduce((sum, program) => sum + program.memoryMib, 0));
+const roomMib = (setup: Setup): number => splitWith(setup, 0).left;
 
 /** So much of the room may be given away: what nobody listed takes some as well. Assumption. */
 const safeRatio = 0.9;
