@@ -94,7 +94,7 @@ async function timeHandingOut(plan: RecordingPlan, path: string): Promise<number
   return performance.now() - startedMs;
 }
 
-/** Intersection over union of two parts. */
+/** Intersection over union of two regions. */
 function overlapOf(a: PictureRegion, b: PictureRegion): number {
   const width = Math.min(a.xPx + a.widthPx, b.xPx + b.widthPx) - Math.max(a.xPx, b.xPx);
   const height = Math.min(a.yPx + a.heightPx, b.yPx + b.heightPx) - Math.max(a.yPx, b.yPx);
@@ -147,7 +147,7 @@ async function measure(
     isStrong: plan.encoding.isStrong,
     isHeldOut: plan.encoding.isHeldOut,
     moves: plan.scene !== 'still',
-    isFound: region !== null && overlapOf(region, plan.part) > 0.8,
+    isFound: region !== null && overlapOf(region, plan.region) > 0.8,
     isRefused: !result.ok,
     isAtLeast: result.ok && result.value.isAtLeast,
     isAtMostTrue: result.ok && result.value.shownFps <= trueFps + Math.max(0.5, 0.03 * trueFps),
@@ -196,7 +196,7 @@ function sumUp(over: readonly Row[]) {
     wrongWithConfidence: moving.filter((row) => row.isConfident && !(row.isRateRight && row.isFreezeRight)).length,
     confident: shareOf(moving, (row) => row.isConfident),
     refused: shareOf(moving, (row) => row.isRefused),
-    partFound: shareOf(moving, (row) => row.isFound),
+    regionFound: shareOf(moving, (row) => row.isFound),
   };
 }
 

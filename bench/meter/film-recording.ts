@@ -13,19 +13,19 @@ const tilt = 0.02;
 /** What lies around the window: the screen's edge, in grey levels. */
 const edgeLevel = 14;
 
-/** The plan in the pixels of what is filmed; the part but for the phone's tilt of about a degree. */
+/** The plan in the pixels of what is filmed; the region but for the phone's tilt of about a degree. */
 export function filmedPlan(plan: RecordingPlan): RecordingPlan {
-  const { part, widthPx, heightPx } = plan;
+  const { region, widthPx, heightPx } = plan;
   const at = (px: number, window: number, filmed: number): number =>
     Math.round((px - window / 2) * pixelsPerWindowPx + filmed / 2);
   return {
     ...plan,
     ...filmedSize,
-    part: {
-      xPx: at(part.xPx, widthPx, filmedSize.widthPx),
-      yPx: at(part.yPx, heightPx, filmedSize.heightPx),
-      widthPx: Math.round(part.widthPx * pixelsPerWindowPx),
-      heightPx: Math.round(part.heightPx * pixelsPerWindowPx),
+    region: {
+      xPx: at(region.xPx, widthPx, filmedSize.widthPx),
+      yPx: at(region.yPx, heightPx, filmedSize.heightPx),
+      widthPx: Math.round(region.widthPx * pixelsPerWindowPx),
+      heightPx: Math.round(region.heightPx * pixelsPerWindowPx),
     },
   };
 }

@@ -74,7 +74,7 @@ export interface RecordingPlan {
   readonly frameCount: number;
   readonly widthPx: number;
   readonly heightPx: number;
-  readonly part: { readonly xPx: number; readonly yPx: number; readonly widthPx: number; readonly heightPx: number };
+  readonly region: { readonly xPx: number; readonly yPx: number; readonly widthPx: number; readonly heightPx: number };
   /** Index of the recorded frame in which each new picture is first seen. */
   readonly newAtFrames: readonly number[];
 }
@@ -112,13 +112,13 @@ export function planRecording(seed: number, scene: SceneKind, encoding: Encoding
   const frameCount = recordedFps * 12;
   const widthPx = 640;
   const heightPx = 360;
-  const partWidthPx = 16 * random.whole(14, 26);
-  const partHeightPx = Math.round((partWidthPx * 9) / 16);
-  const part = {
-    xPx: random.whole(10, widthPx - partWidthPx - 10),
-    yPx: random.whole(10, heightPx - partHeightPx - 60),
-    widthPx: partWidthPx,
-    heightPx: partHeightPx,
+  const regionWidthPx = 16 * random.whole(14, 26);
+  const regionHeightPx = Math.round((regionWidthPx * 9) / 16);
+  const region = {
+    xPx: random.whole(10, widthPx - regionWidthPx - 10),
+    yPx: random.whole(10, heightPx - regionHeightPx - 60),
+    widthPx: regionWidthPx,
+    heightPx: regionHeightPx,
   };
   const lengthMs = (frameCount * 1000) / recordedFps;
   const newAtFrames =
@@ -129,21 +129,21 @@ export function planRecording(seed: number, scene: SceneKind, encoding: Encoding
             drawShownTimes(random, pattern, recordedFps, lengthMs).map((ms) => Math.ceil((ms * recordedFps) / 1000)),
           ),
         ].filter((frame) => frame < frameCount);
-  return { seed, scene, pattern, encoding, recordedFps, frameCount, widthPx, heightPx, part, newAtFrames };
+  return { seed, scene, pattern, encoding, recordedFps, frameCount, widthPx, heightPx, region, newAtFrames };
 }
 
 /** The same recording of a screen with so many times the pixels a side. */
 export function enlargedPlan(plan: RecordingPlan, times: number): RecordingPlan {
-  const { part } = plan;
+  const { region } = plan;
   return {
     ...plan,
     widthPx: plan.widthPx * times,
     heightPx: plan.heightPx * times,
-    part: {
-      xPx: part.xPx * times,
-      yPx: part.yPx * times,
-      widthPx: part.widthPx * times,
-      heightPx: part.heightPx * times,
+    region: {
+      xPx: region.xPx * times,
+      yPx: region.yPx * times,
+      widthPx: region.widthPx * times,
+      heightPx: region.heightPx * times,
     },
   };
 }
@@ -174,9 +174,9 @@ const fillRect = (
 
 /** Draws the window frame by frame; hands each to `write`, which may keep nothing of it. */
 export async function drawRecording(plan: RecordingPlan, write: (frame: Uint8Array) => Promise<void>): Promise<void> {
-  const { seed, widthPx, heightPx, part, recordedFps } = plan;
+  const { seed, widthPx, heightPx, region, recordedFps } = plan;
   const random = createRandom(seed + 5);
-  const picture: Picture = { ...part, pixels: new Uint8Array(part.widthPx * part.heightPx) };
+  const picture: Picture = { ...region, pixels: new Uint8Array(region.widthPx * region.heightPx) };
   const draw = createScene(plan.scene, picture, seed);
   const still: Picture = { widthPx, heightPx, pixels: new Uint8Array(widthPx * heightPx).fill(58) };
   // Panels, with rows of what stands for words.
@@ -205,7 +205,7 @@ export async function drawRecording(plan: RecordingPlan, write: (frame: Uint8Arr
     const atMs = (frame * 1000) / recordedFps;
     const window: Picture = { widthPx, heightPx, pixels: still.pixels.slice() };
     if (isNew.has(frame)) draw(picture, atMs);
-    paste(window, picture, part.xPx, part.yPx);
+    paste(window, picture, region.xPx, region.yPx);
     // A clock that counts seconds, a playhead and a cursor move whatever the picture does.
     for (let digit = 0; digit < 4; digit++)
       fillRect(window, 8 + 9 * digit, 4, 7, 5, 60 + 30 * ((Math.floor(atMs / 10 ** (3 - digit)) + digit) % 6));

@@ -100,13 +100,13 @@ function createPan(random: Random, { widthPx, heightPx }: Picture): DrawScene {
   return (picture, atMs) => {
     const offset = (pxPerSec * atMs) / 1000;
     const whole = Math.floor(offset);
-    const part = offset - whole;
+    const rest = offset - whole;
     for (let y = 0; y < heightPx; y++)
       for (let x = 0; x < widthPx; x++) {
         const from = y * widthPx * 2;
         const a = texture[from + ((x + whole) % (widthPx * 2))] as number;
         const b = texture[from + ((x + whole + 1) % (widthPx * 2))] as number;
-        picture.pixels[y * widthPx + x] = a + (b - a) * part;
+        picture.pixels[y * widthPx + x] = a + (b - a) * rest;
       }
   };
 }

@@ -148,7 +148,7 @@ const caches = [
 ] as const;
 
 /** What lies together on a single drive and gets into each other's way; null where nothing does. */
-export function describeDriveTrouble(drives: readonly CardDrive[]): string | null {
+export function describeDriveWarning(drives: readonly CardDrive[]): string | null {
   const together = drives.find(({ holds }) => holds.includes('system') && caches.some(({ of }) => holds.includes(of)));
   if (together)
     return `A cache lies on the system’s own drive (${together.label}): both wait for each other when it fills.`;
@@ -175,7 +175,7 @@ export const askedPictureTexts: Readonly<Record<AskedPictureId, string>> = {
 const fullCacheRatio = 0.9;
 
 /** What is wrong with the room of the editor's caches; empty where nothing is, or too little is known. */
-export function describeCacheTroubles(card: Pick<JobCard, 'cache' | 'clipCache' | 'drives'>): readonly string[] {
+export function describeCacheWarnings(card: Pick<JobCard, 'cache' | 'clipCache' | 'drives'>): readonly string[] {
   return caches.flatMap(({ of, name }) => {
     const { usedGb, limitGb } = of === 'cache' ? card.cache : card.clipCache;
     const drive = card.drives.find(({ holds }) => holds.includes(of));

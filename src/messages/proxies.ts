@@ -136,7 +136,7 @@ export function describeStage({ stage, progress, frameTotal, failure, check, mad
 
 /** How long, in words for a line. */
 export const describeSecondsLeft = (seconds: number): string =>
-  seconds < 60 ? 'less than a minute left' : `about ${formatMinutes(seconds / 60)} left`;
+  seconds < 60 ? 'less than a minute left' : `${formatMinutes(seconds / 60)} left`;
 
 /** Whether a proxy on the card was checked, in a word or two. */
 export const describeCheckOf = ({ faults }: Pick<CardProxy, 'faults'>): string =>

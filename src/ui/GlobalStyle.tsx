@@ -26,6 +26,7 @@ export const GlobalStyle = createGlobalStyle`
   ul, ol { padding: 0; list-style: none; }
   a { color: ${colour.enamel}; }
   button, input, select, textarea { font: inherit; color: inherit; }
+  progress { display: block; width: 100%; height: 10px; accent-color: ${colour.oil}; }
   table { border-collapse: collapse; width: 100%; }
   :focus-visible { outline: 3px solid ${colour.enamel}; outline-offset: 2px; border-radius: 4px; }
   @media (prefers-reduced-motion: reduce) {

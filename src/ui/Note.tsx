@@ -16,6 +16,7 @@ const Box = styled.div`
   border-radius: 4px;
   background: ${colour.card};
   @media print { background: none; }
+  li { overflow-wrap: anywhere; }
   svg { margin-top: 2px; color: ${colour.note}; }
   &[data-kind='alarm'] { border-left-color: ${colour.alarm}; svg { color: ${colour.alarm}; } }
   &[data-kind='good'] { border-left-color: ${colour.good}; svg { color: ${colour.good}; } }

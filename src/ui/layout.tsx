@@ -1,7 +1,7 @@
 'use client';
 
 import styled, { css } from 'styled-components';
-import { colour } from './tokens';
+import { colour, font } from './tokens';
 
 /** The room that something keeps above and below itself. */
 export interface Room {
@@ -26,25 +26,34 @@ export const FieldGrid = styled.div<Room & { readonly $leastPx?: number }>`
   ${room}
 `;
 
-/** Things in a row with even gaps, wrapping; `$isSpread` to both ends of it, `$isOneLine` without wrapping. */
-export const Row = styled.div<Room & { readonly $isSpread?: boolean; readonly $isOneLine?: boolean }>`
+interface RowProps extends Room {
+  readonly $isSpread?: boolean;
+  readonly $isOneLine?: boolean;
+  readonly $isAtFoot?: boolean;
+  readonly $isClose?: boolean;
+}
+
+/** Things in a row with even gaps, wrapping; `$isSpread` to both ends, `$isOneLine` without wrapping, `$isAtFoot` on one base, `$isClose` with little between. */
+export const Row = styled.div<RowProps>`
   display: flex;
   flex-wrap: ${({ $isOneLine }) => ($isOneLine ? 'nowrap' : 'wrap')};
-  align-items: center;
+  align-items: ${({ $isAtFoot }) => ($isAtFoot ? 'end' : 'center')};
   justify-content: ${({ $isSpread }) => ($isSpread ? 'space-between' : 'normal')};
-  gap: 8px 12px;
+  gap: ${({ $isClose }) => ($isClose ? '2px 4px' : '8px 12px')};
   ${room}
 `;
 
 /** Things under each other with even gaps. */
-export const Stack = styled.div<{ readonly $gapPx?: number }>`
+export const Stack = styled.div<Room & { readonly $gapPx?: number }>`
   display: flex;
   flex-direction: column;
   gap: ${({ $gapPx = 12 }) => $gapPx}px;
+  ${room}
 `;
 
-/** Something that stands a little apart from what is around it. */
-export const Spaced = styled.div<Room>`
+/** Something that stands a little apart from what is around it; `$mostPx` wide at most. */
+export const Spaced = styled.div<Room & { readonly $mostPx?: number }>`
+  ${({ $mostPx }) => $mostPx !== undefined && `max-width: ${$mostPx}px;`}
   ${room}
 `;
 
@@ -58,6 +67,19 @@ export const Soft = styled.span<Room>`
   color: ${colour.inkSoft};
   font-size: 15px;
   ${room}
+`;
+
+/** Takes what room there is beside a button, and a line of its own where that is little, or `$isAlone`. */
+export const BesideButton = styled.p<{ readonly $isAlone?: boolean }>`
+  flex: 1 1 ${({ $isAlone }) => ($isAlone ? '100%' : '330px')};
+`;
+
+/** A second line under the first of a cell. */
+export const SecondLine = styled.small`
+  display: block;
+  color: ${colour.inkSoft};
+  font: 400 15px/1.45 ${font.text};
+  &[data-strong] { font-weight: 600; }
 `;
 
 /** For assistive technology only. */
@@ -77,6 +99,15 @@ export const PageHead = styled.div`
   h1:focus:not(:focus-visible) { outline: none; }
   @media (max-width: 720px) { margin-bottom: 10px; h1 { font-size: 24px; } }
   p { margin-top: 2px; color: ${colour.inkSoft}; }
+`;
+
+/** A page that stands for another: nothing on it but what is said and the way on. */
+export const LonePage = styled.main`
+  max-width: 620px;
+  margin: 80px auto;
+  padding: 0 20px;
+  h1 { font-size: 28px; margin-bottom: 8px; }
+  p { margin-bottom: 16px; }
 `;
 
 /** Holds what may be wider than a narrow screen, and scrolls by itself. */

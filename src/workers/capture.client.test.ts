@@ -17,7 +17,7 @@ const counting: CaptureProgress = {
   leftMs: 10,
   frameCount: 0,
   newBeforeMs: [],
-  isPartKnown: false,
+  isRegionKnown: false,
   isQuiet: false,
 };
 

@@ -102,12 +102,12 @@ test('marks the part where it is seen in a recording that is stored lying on its
   await choose(page, path);
   await expect(page.getByRole('region', { name: 'What it showed' })).toContainText('Oil Can is sure', measured);
   const valueIn = async (name: string) => Number(await page.getByRole('textbox', { name }).inputValue());
-  const { part, heightPx } = plan;
+  const { region, heightPx } = plan;
   for (const [name, truePx] of [
-    ['Part, from the left', heightPx - part.yPx - part.heightPx],
-    ['Part, from the top', part.xPx],
-    ['Part, width', part.heightPx],
-    ['Part, height', part.widthPx],
+    ['Part, from the left', heightPx - region.yPx - region.heightPx],
+    ['Part, from the top', region.xPx],
+    ['Part, width', region.heightPx],
+    ['Part, height', region.widthPx],
   ] as const)
     expect(Math.abs((await valueIn(name)) - truePx)).toBeLessThanOrEqual(8);
   // Measured once more in the part that is shown there, it comes to the same.
@@ -126,8 +126,8 @@ test('measures the part and the span that a person types', deep, async ({ page }
   await expect(shown).toContainText('a second', measured);
   const field = (name: string) => page.getByRole('textbox', { name });
   for (const [name, value] of [
-    ['Part, from the left', plan.part.xPx],
-    ['Part, from the top', plan.part.yPx],
+    ['Part, from the left', plan.region.xPx],
+    ['Part, from the top', plan.region.yPx],
     ['Part, width', 20],
     ['Part, height', 20],
     ['Measure to (empty: end)', 0.5],
@@ -139,7 +139,7 @@ test('measures the part and the span that a person types', deep, async ({ page }
   const part = page.getByRole('img', { name: 'The part that is measured' });
   await part.focus();
   await page.keyboard.press('ArrowRight');
-  await expect(field('Part, from the left')).toHaveValue(String(plan.part.xPx + 6));
+  await expect(field('Part, from the left')).toHaveValue(String(plan.region.xPx + 6));
   await page.keyboard.press('Shift+ArrowDown');
   await expect(field('Part, height')).toHaveValue('26');
   const box = await page.getByLabel(/^The recording/).boundingBox();

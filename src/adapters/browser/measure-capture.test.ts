@@ -72,7 +72,7 @@ describe('measureCapture', () => {
     expect(frameCount).toBe(80);
     expect(reading.result.ok && reading.result.value.shownFps).toBeCloseTo(20, 1);
     expect(ownLoadRatio).toBeGreaterThan(0);
-    expect(told.at(-1)).toMatchObject({ phase: 'measuring', frameCount: 80, isPartKnown: true });
+    expect(told.at(-1)).toMatchObject({ phase: 'measuring', frameCount: 80, isRegionKnown: true });
   });
 
   it('ends when it is asked to, with a course by the clock of presses', async () => {

@@ -32,10 +32,10 @@ class Watch {
   private lastFrameMs = performance.now();
   private newAtMs: number[] = [];
   frameCount = 0;
-  isPartKnown: boolean;
+  isRegionKnown: boolean;
 
   constructor(private readonly request: CaptureRequest) {
-    this.isPartKnown = request.region !== null;
+    this.isRegionKnown = request.region !== null;
   }
 
   get isCountingIn(): boolean {
@@ -60,7 +60,7 @@ class Watch {
       leftMs: Math.max(0, endMs - nowMs),
       frameCount: this.frameCount,
       newBeforeMs: this.newAtMs.map((atMs) => nowMs - atMs),
-      isPartKnown: this.isPartKnown,
+      isRegionKnown: this.isRegionKnown,
       isQuiet: nowMs - this.lastFrameMs > quietMs,
     };
   }
@@ -119,7 +119,7 @@ export async function measureCapture(
         lastMs = atMs;
         watch.frameCount++;
         const change = meter.latestChange;
-        watch.isPartKnown = change !== null;
+        watch.isRegionKnown = change !== null;
         if (change !== null && change > leastChange) watch.newPictureCame();
         computeMs += performance.now() - startedMs;
       } finally {

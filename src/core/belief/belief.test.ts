@@ -46,8 +46,8 @@ describe('inferPosterior', () => {
         readings: demo.readings.map((r) => ({ ...r, scrubFeel: null, isGoodEnough: 'unknown' as const })),
       };
       const figuresOf = (belief: Belief, weightOf: (fps: number) => number) =>
-        outcomesUnder(belief, []).flatMap(({ out, sampleWeight, part }) =>
-          Array.from({ length: part.count }, (_, i) => {
+        outcomesUnder(belief, []).flatMap(({ out, sampleWeight, component }) =>
+          Array.from({ length: component.count }, (_, i) => {
             const fps = out.shownFps[i] as number;
             return [fps, sampleWeight * weightOf(fps)] as const;
           }),
@@ -62,7 +62,7 @@ describe('inferPosterior', () => {
 
   it('moves every parameter that has an effect under a hypothesis', () => {
     for (const demo of demos)
-      for (const { hypothesis, samples, count } of inferPosterior(demo, options).parts) {
+      for (const { hypothesis, samples, count } of inferPosterior(demo, options).components) {
         const moved = new Set(movedParameters(hypothesis));
         const others = parameterNames.filter((name) => !moved.has(name));
         const turned = { ...samples, ...Object.fromEntries(others.map((name) => [name, samples[name].toReversed()])) };

@@ -35,8 +35,8 @@ describe('conditionOnRate', () => {
   it('keeps weights that add up to 1, and the same answer for the same question', () => {
     for (const belief of beliefs) {
       const fitted = conditionOnRate(belief, [], 12);
-      expect(fitted.parts.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
-      expect(fitted.parts.reduce((sum, { count }) => sum + count, 0)).toBe(fitted.sampleCount);
+      expect(fitted.components.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
+      expect(fitted.components.reduce((sum, { count }) => sum + count, 0)).toBe(fitted.sampleCount);
       expect(conditionOnRate(belief, [], 12)).toEqual(fitted);
     }
   });

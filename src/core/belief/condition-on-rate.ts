@@ -39,24 +39,24 @@ function drawByWeight(weights: Float64Array, total: number, count: number): read
  */
 export function conditionOnRate(belief: Belief, fixes: readonly FixAtLevel[], shownFps: number): Belief {
   const { targetFps } = belief.base.setup;
-  const weighed = outcomesUnder(belief, fixes, { extent: 'playing' }).map(({ part, out, sampleWeight }) => {
-    const weights = Float64Array.from({ length: part.count }, (_, i) =>
+  const weighed = outcomesUnder(belief, fixes, { extent: 'playing' }).map(({ component, out, sampleWeight }) => {
+    const weights = Float64Array.from({ length: component.count }, (_, i) =>
       agreementOf(out.shownFps[i] as number, shownFps, targetFps),
     );
     const total = weights.reduce((sum, weight) => sum + weight, 0);
-    return { part, weights, total, weight: total * sampleWeight };
+    return { component, weights, total, weight: total * sampleWeight };
   });
   const agreement = weighed.reduce((sum, { weight }) => sum + weight, 0);
   if (agreement < leastAgreement) return belief;
-  const parts = weighed.flatMap(({ part, weights, total, weight }) => {
+  const components = weighed.flatMap(({ component, weights, total, weight }) => {
     const ratio = weight / agreement;
     const count = Math.round(ratio * belief.sampleCount);
-    return count === 0 ? [] : [{ ...pickSamples(part, drawByWeight(weights, total, count)), weight: ratio }];
+    return count === 0 ? [] : [{ ...pickSamples(component, drawByWeight(weights, total, count)), weight: ratio }];
   });
-  const kept = parts.reduce((sum, { weight }) => sum + weight, 0);
+  const kept = components.reduce((sum, { weight }) => sum + weight, 0);
   return {
     ...belief,
-    parts: parts.map((part) => ({ ...part, weight: part.weight / kept })),
-    sampleCount: parts.reduce((sum, { count }) => sum + count, 0),
+    components: components.map((component) => ({ ...component, weight: component.weight / kept })),
+    sampleCount: components.reduce((sum, { count }) => sum + count, 0),
   };
 }

@@ -8,7 +8,7 @@ import { weightedRangeOf } from '../numbers/weighted';
 import { listEvidence } from './evidence';
 import { compileGroups, type EvidenceOfOne, groupEvidence } from './evidence-groups';
 import { inferPosterior } from './posterior';
-import { type PartShares, presentRatio, sharesUnder } from './shares';
+import { type ComponentShares, presentRatio, sharesUnder } from './shares';
 import { type Evidence, type EvidenceSource, viewSamples } from './weighing';
 
 /** What one thing that is known says of a cause. */
@@ -46,34 +46,34 @@ const leastOfExpected = 0.9;
 /** Samples of what would be believed without one thing: ranges and factors are read as rough ones. */
 const usualSampleCount = 1500;
 
-/** What one part of a belief says of a source that it knows nothing of. */
-interface PartView {
-  readonly shares: PartShares;
+/** What one component of a belief says of a source that it knows nothing of. */
+interface ComponentView {
+  readonly shares: ComponentShares;
   readonly sampleWeight: number;
   /** Logarithm of how likely what the source says is for each sample, and what would be read there. */
   readonly logLikelihoods: Float64Array;
   readonly fps: Float64Array;
 }
 
-function viewPart(shares: PartShares, evidence: readonly EvidenceOfOne[], isLater: boolean): PartView {
-  const { part } = shares;
-  const logLikelihoods = new Float64Array(part.count);
-  const out = createOutcomes(part.count);
-  for (const group of compileGroups(part.hypothesis, evidence)) {
-    evaluate(group.coefficients, part.samples, out);
-    const view = viewSamples(group.state, part.samples, out);
-    for (const { addTo } of group.evidence) addTo(logLikelihoods, view, part.count);
+function viewComponent(shares: ComponentShares, evidence: readonly EvidenceOfOne[], isLater: boolean): ComponentView {
+  const { component } = shares;
+  const logLikelihoods = new Float64Array(component.count);
+  const out = createOutcomes(component.count);
+  for (const group of compileGroups(component.hypothesis, evidence)) {
+    evaluate(group.coefficients, component.samples, out);
+    const view = viewSamples(group.state, component.samples, out);
+    for (const { addTo } of group.evidence) addTo(logLikelihoods, view, component.count);
   }
   return {
     shares,
-    sampleWeight: part.weight / part.count,
+    sampleWeight: component.weight / component.count,
     logLikelihoods,
     fps: isLater ? out.laterFps : out.shownFps,
   };
 }
 
 /** Mean likelihood, up to the factor of `most`, among samples that are chosen, and what would be read there. */
-function sideOf(views: readonly PartView[], most: number, isChosen: (view: PartView, i: number) => boolean) {
+function sideOf(views: readonly ComponentView[], most: number, isChosen: (view: ComponentView, i: number) => boolean) {
   let [held, likely] = [0, 0];
   const fps: number[] = [];
   const weights: number[] = [];
@@ -101,7 +101,7 @@ const plainFpsOf = ({ readings }: JobCard, source: EvidenceSource): number | nul
 
 const isIn = (value: number, { low, high }: Range): boolean => value >= low && value <= high;
 
-const isPresent = (id: CauseId, { shares }: PartView, i: number): boolean =>
+const isPresent = (id: CauseId, { shares }: ComponentView, i: number): boolean =>
   (shares.shares.get(id)?.[i] ?? 0) >= presentRatio;
 
 /** What is known, by where it comes from. */
@@ -140,7 +140,7 @@ export function* explainInSteps(
     const plainFps = plainFpsOf(card, source);
     const without = sharesUnder(inferPosterior(card, { sampleCount, without: source }), fixes);
     const grouped = groupEvidence(evidence);
-    const views = without.map((shares) => viewPart(shares, grouped, isLater));
+    const views = without.map((shares) => viewComponent(shares, grouped, isLater));
     if (source.kind === 'readings') expectations.push({ source, expectedFps: sideOf(views, 0, () => true).range() });
     let most = Number.NEGATIVE_INFINITY;
     for (const { logLikelihoods } of views) for (const value of logLikelihoods) most = Math.max(most, value);

@@ -5,14 +5,14 @@ import type { SetupState } from '../load/types';
 import type { Range } from '../numbers/percentile';
 import { weightedRangeOf } from '../numbers/weighted';
 import { extentOfComplaint, fillAllGaps } from '../usable';
-import type { Belief, BeliefPart } from './posterior';
+import type { Belief, BeliefComponent } from './posterior';
 
-/** A part of a belief under some fixes, with what every sample of it would show. */
-export interface PartOutcomes {
-  readonly part: BeliefPart;
+/** A component of a belief under some fixes, with what every sample of it would show. */
+export interface ComponentOutcomes {
+  readonly component: BeliefComponent;
   readonly state: SetupState;
   readonly out: Outcomes;
-  /** Weight of one sample of the part. */
+  /** Weight of one sample of the component. */
   readonly sampleWeight: number;
 }
 
@@ -21,19 +21,19 @@ export const outcomesUnder = (
   belief: Belief,
   fixes: readonly FixAtLevel[],
   options: EvaluateOptions = {},
-): readonly PartOutcomes[] => outcomesWith(belief, (state) => applyFixes(state, fixes), options);
+): readonly ComponentOutcomes[] => outcomesWith(belief, (state) => applyFixes(state, fixes), options);
 
 /** The same with any change of the set-up. */
 const outcomesWith = (
   belief: Belief,
   change: (state: SetupState) => SetupState,
   options: EvaluateOptions,
-): readonly PartOutcomes[] =>
-  belief.parts.map((part) => {
-    const state = change(part.hypothesis.state);
-    const out = createOutcomes(part.count);
-    evaluate(compile(state, 'heaviest'), part.samples, out, options);
-    return { part, state, out, sampleWeight: part.weight / part.count };
+): readonly ComponentOutcomes[] =>
+  belief.components.map((component) => {
+    const state = change(component.hypothesis.state);
+    const out = createOutcomes(component.count);
+    evaluate(compile(state, 'heaviest'), component.samples, out, options);
+    return { component, state, out, sampleWeight: component.weight / component.count };
   });
 
 /** A gap below this counts as usable: less than a reading can tell. */
@@ -57,16 +57,16 @@ export type RangesForecast<Figure extends ForecastFigure> = GapForecast & Readon
 /** What is to be expected under some fixes. */
 export type BeliefForecast = RangesForecast<ForecastFigure>;
 
-const mostSamplesOf = (parts: readonly BeliefPart[]): number =>
-  parts.reduce((most, { count }) => Math.max(most, count), 0);
+const mostSamplesOf = (components: readonly BeliefComponent[]): number =>
+  components.reduce((most, { count }) => Math.max(most, count), 0);
 
-function gapForecastOf({ complaint }: Belief, parts: readonly PartOutcomes[]): GapForecast {
+function gapForecastOf({ complaint }: Belief, components: readonly ComponentOutcomes[]): GapForecast {
   let usable = 0;
   let gap = 0;
-  const gaps = new Float64Array(mostSamplesOf(parts.map(({ part }) => part)));
-  for (const { part, state, out, sampleWeight } of parts) {
-    fillAllGaps(complaint, state, out, part.count, gaps);
-    for (let i = 0; i < part.count; i++) {
+  const gaps = new Float64Array(mostSamplesOf(components.map(({ component }) => component)));
+  for (const { component, state, out, sampleWeight } of components) {
+    fillAllGaps(complaint, state, out, component.count, gaps);
+    for (let i = 0; i < component.count; i++) {
       const own = gaps[i] as number;
       gap += own * sampleWeight;
       if (own <= usableGap) usable += sampleWeight;
@@ -78,14 +78,14 @@ function gapForecastOf({ complaint }: Belief, parts: readonly PartOutcomes[]): G
 /** The gap alone: for search, which asks it of many sets of fixes. */
 export function gapUnder(belief: Belief, fixes: readonly FixAtLevel[]): GapForecast {
   const extent = extentOfComplaint(belief.complaint);
-  // One part after another into the same place: a search asks this hundreds of times.
-  const out = createOutcomes(mostSamplesOf(belief.parts));
+  // One component after another into the same place: a search asks this hundreds of times.
+  const out = createOutcomes(mostSamplesOf(belief.components));
   let usableProbability = 0;
   let gap = 0;
-  for (const part of belief.parts) {
-    const state = applyFixes(part.hypothesis.state, fixes);
-    evaluate(compile(state, 'heaviest'), part.samples, out, { to: part.count, extent });
-    const own = gapForecastOf(belief, [{ part, state, out, sampleWeight: part.weight / part.count }]);
+  for (const component of belief.components) {
+    const state = applyFixes(component.hypothesis.state, fixes);
+    evaluate(compile(state, 'heaviest'), component.samples, out, { to: component.count, extent });
+    const own = gapForecastOf(belief, [{ component, state, out, sampleWeight: component.weight / component.count }]);
     usableProbability += own.usableProbability;
     gap += own.gap;
   }
@@ -110,10 +110,10 @@ export function forecastWith<Figure extends ForecastFigure>(
   figures: readonly Figure[],
 ): RangesForecast<Figure> {
   const extent = widestOf([extentOfComplaint(belief.complaint), ...figures.map(extentOf)]);
-  const parts = outcomesWith(belief, change, { extent });
+  const components = outcomesWith(belief, change, { extent });
   const ranges = figures.map((name) => [
     name,
-    weightedRangeOf(parts.map(({ out, sampleWeight }) => ({ values: out[name], weight: sampleWeight }))),
+    weightedRangeOf(components.map(({ out, sampleWeight }) => ({ values: out[name], weight: sampleWeight }))),
   ]);
-  return { ...gapForecastOf(belief, parts), ...(Object.fromEntries(ranges) as Record<Figure, Range>) };
+  return { ...gapForecastOf(belief, components), ...(Object.fromEntries(ranges) as Record<Figure, Range>) };
 }

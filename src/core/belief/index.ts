@@ -3,18 +3,18 @@ export { isMeteredOn, priorFactsOf } from './evidence';
 export { type CauseEvidence, type Explanation, explainInSteps } from './explain';
 export {
   type BeliefForecast,
+  type ComponentOutcomes,
   forecastUnder,
   forecastWith,
   gapUnder,
   outcomesUnder,
-  type PartOutcomes,
   rangesUnder,
   usableGap,
 } from './forecast-belief';
-export { type Belief, type BeliefPart, inferPosterior, type PosteriorOptions } from './posterior';
+export { type Belief, type BeliefComponent, inferPosterior, type PosteriorOptions } from './posterior';
 export { priorBelief, priorOfState } from './prior';
 export { findQuestion, type QuestionId, questionCatalogue, type SampleView } from './questions';
-export { type CauseBelief, type PartShares, rankCauses, sharesUnder } from './shares';
+export { type CauseBelief, type ComponentShares, rankCauses, sharesUnder } from './shares';
 export {
   inMemoryRatio,
   predictedFpsOfWays,

@@ -11,9 +11,9 @@ import { type Hypothesis, listPairs, listSingles } from './hypotheses';
 import { type EvidenceSource, isSameSource, severityName, viewSamples } from './weighing';
 
 /** One hypothesis that is still in question, with equally weighted samples of everything else that is unknown. */
-export interface BeliefPart {
+export interface BeliefComponent {
   readonly hypothesis: Hypothesis;
-  /** Posterior weight; those of all parts add up to 1. */
+  /** Posterior weight; those of all components add up to 1. */
   readonly weight: number;
   readonly count: number;
   readonly samples: ParameterSamples;
@@ -25,7 +25,7 @@ export interface Belief {
   readonly complaint: Complaint;
   /** Whether it is the estimate alone, before anything was read or answered: it knows no faults, so its chances promise too much. */
   readonly isPrior: boolean;
-  readonly parts: readonly BeliefPart[];
+  readonly components: readonly BeliefComponent[];
   readonly sampleCount: number;
 }
 
@@ -55,8 +55,8 @@ const droppedRatio = 0.01;
 const weightPower = 0.9;
 /** This share of the samples is spread evenly over the hypotheses in question, the rest goes by their weight. */
 const evenRatio = 0.3;
-const leastPerPart = 32;
-const mostPerPart = 400;
+const leastPerComponent = 32;
+const mostPerComponent = 400;
 /** A tempering step keeps this share of the samples effective. */
 const effectiveRatio = 0.5;
 /** Sweeps after every step but the last, which only have to part what was drawn alike; and after the last. */
@@ -275,7 +275,7 @@ export function inferPosterior(
 ): Belief {
   const base = baseStateOf(card);
   const evidence = groupEvidence(listEvidence(card).filter(({ source }) => !without || !isSameSource(source, without)));
-  const most = Math.max(mostPerPart, Math.round(sampleCount / 8));
+  const most = Math.max(mostPerComponent, Math.round(sampleCount / 8));
   const drawn = drawParameterSamples(most, base.setup.machine);
   const scratch: Scratch = { outcomes: createOutcomes(most), logLikelihoods: new Float64Array(most) };
   const lookAt = (hypothesis: Hypothesis) => {
@@ -299,21 +299,21 @@ export function inferPosterior(
     return isKept;
   });
   // Each gets its share of the samples, more where more of the weight is.
-  const parts = kept.map(({ hypothesis, groups, weight }) => {
+  const components = kept.map(({ hypothesis, groups, weight }) => {
     const wanted = sampleCount * (evenRatio / kept.length + (1 - evenRatio) * weight);
-    const count = Math.round(Math.min(most, Math.max(leastPerPart, wanted)));
+    const count = Math.round(Math.min(most, Math.max(leastPerComponent, wanted)));
     const particles = new Particles(hypothesis, groups, count, drawn, scratch);
     const random = createRandom(seed + seedOf(hypothesis.key));
     const logEvidence = temper(particles, random);
     return { hypothesis, count, samples: particles.samples, logWeight: Math.log(hypothesis.odds) + logEvidence };
   });
-  const weights = normalise(parts.map(({ logWeight }) => weightPower * logWeight));
+  const weights = normalise(components.map(({ logWeight }) => weightPower * logWeight));
   return {
     base,
     complaint: complaintOf(card),
     isPrior: false,
-    sampleCount: parts.reduce((sum, { count }) => sum + count, 0),
-    parts: parts.map(({ hypothesis, count, samples }, i) => ({
+    sampleCount: components.reduce((sum, { count }) => sum + count, 0),
+    components: components.map(({ hypothesis, count, samples }, i) => ({
       hypothesis,
       count,
       samples,

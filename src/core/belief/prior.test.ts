@@ -20,8 +20,8 @@ describe('priorBelief', () => {
   it('holds one hypothesis, and nothing of it is more sure than another', () => {
     const [card] = cards;
     if (!card) throw new Error('no demo card');
-    const { parts, sampleCount } = priorBelief(card);
-    expect(parts.map(({ weight, count }) => [weight, count])).toEqual([[1, sampleCount]]);
+    const { components, sampleCount } = priorBelief(card);
+    expect(components.map(({ weight, count }) => [weight, count])).toEqual([[1, sampleCount]]);
     expect(forecastUnder(priorBelief(card), []).usableProbability).toBeGreaterThanOrEqual(0);
   });
 });

@@ -13,7 +13,7 @@ export const priorOfState = (state: SetupState, complaint: Complaint): Belief =>
   base: state,
   complaint,
   isPrior: true,
-  parts: [
+  components: [
     {
       hypothesis: { key: 'prior', causeIds: [], odds: 1, state },
       weight: 1,

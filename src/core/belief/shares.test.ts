@@ -4,16 +4,19 @@ import { statedTimelineFields } from '../card';
 import type { JobCard } from '../card/types';
 import { causeCatalogue } from '../causes';
 import { createCase } from '../simulate/cases';
-import { type Belief, inferPosterior, type PartShares, rankCauses, sharesUnder } from '.';
+import { type Belief, type ComponentShares, inferPosterior, rankCauses, sharesUnder } from '.';
 import { usableGap } from './forecast-belief';
 
 const cards = [...(await loadDemoCards()), ...[3011, 3013, 3014].map((seed) => createCase(seed).card)];
 const beliefs: readonly Belief[] = cards.map((card) => inferPosterior(card, { sampleCount: 800 }));
 
-/** Checks something of every sample of every part. */
-function ofEachSample(parts: readonly PartShares[], check: (shares: readonly number[], gap: number) => void): void {
-  for (const { part, gaps, shares } of parts)
-    for (let i = 0; i < part.count; i++)
+/** Checks something of every sample of every component. */
+function ofEachSample(
+  components: readonly ComponentShares[],
+  check: (shares: readonly number[], gap: number) => void,
+): void {
+  for (const { component, gaps, shares } of components)
+    for (let i = 0; i < component.count; i++)
       check(
         [...shares.values()].map((values) => values[i] as number),
         gaps[i] as number,
@@ -33,21 +36,22 @@ describe('sharesUnder', () => {
 
   it('gives a part to a supposed fault only where it is supposed, or where the card itself has it', () => {
     for (const belief of beliefs)
-      for (const { part, shares } of sharesUnder(belief, []))
+      for (const { component, shares } of sharesUnder(belief, []))
         for (const id of shares.keys()) {
           const cause = causeCatalogue.find((entry) => entry.id === id);
           // What is left of a slow opening belongs to the pictures that are made of every clip.
           if (cause?.kind !== 'configuration' || (id === 'building-previews' && belief.complaint.includes('opening')))
             continue;
-          expect(cause.isPresent(part.hypothesis.state), id).toBe(true);
+          expect(cause.isPresent(component.hypothesis.state), id).toBe(true);
         }
   });
 
   it('leaves less to share out the more is repaired', () => {
     for (const belief of beliefs) {
-      const mean = (parts: readonly PartShares[]): number =>
-        parts.reduce(
-          (sum, { part, gaps }) => sum + (part.weight * gaps.reduce((own, gap) => own + gap, 0)) / part.count,
+      const mean = (components: readonly ComponentShares[]): number =>
+        components.reduce(
+          (sum, { component, gaps }) =>
+            sum + (component.weight * gaps.reduce((own, gap) => own + gap, 0)) / component.count,
           0,
         );
       const [before, after] = [
@@ -88,7 +92,7 @@ describe('a panel that is said to be open', () => {
     if (!card) throw new Error('no demo card');
     const said: JobCard = { ...card, readings: [], editor: { ...card.editor, isSourcePanelOpen: 'yes' } };
     const weightOf = (of: JobCard): number =>
-      inferPosterior(of, { sampleCount: 800 }).parts.reduce(
+      inferPosterior(of, { sampleCount: 800 }).components.reduce(
         (sum, { weight, hypothesis }) => sum + (hypothesis.state.hidden.isPanelReadingOriginals ? weight : 0),
         0,
       );

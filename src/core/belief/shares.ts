@@ -11,10 +11,10 @@ import { applyFixes, type FixAtLevel } from '../fixes/apply-fixes';
 import { type Coefficients, compile } from '../load/compile';
 import { createOutcomes, type Extent, evaluate, type Outcomes } from '../load/evaluate';
 import type { SetupState } from '../load/types';
-import { compileWithoutPart } from '../load/without-part';
+import { compileWithoutTerm } from '../load/without-term';
 import { type Complaint, extentOfComplaint, fillAllGaps, fillGaps, type Respect } from '../usable';
 import { usableGap } from './forecast-belief';
-import type { Belief, BeliefPart } from './posterior';
+import type { Belief, BeliefComponent } from './posterior';
 
 /** A cause with what is believed of it. */
 export interface CauseBelief {
@@ -25,9 +25,9 @@ export interface CauseBelief {
   readonly probability: number;
 }
 
-/** Shares of one part: for each of its samples, the part of the gap that each cause has. */
-export interface PartShares {
-  readonly part: BeliefPart;
+/** Shares of one component: for each of its samples, the part of the gap that each cause has. */
+export interface ComponentShares {
+  readonly component: BeliefComponent;
   readonly gaps: Float64Array;
   /** One array a cause that has any share here. */
   readonly shares: ReadonlyMap<CauseId, Float64Array>;
@@ -40,23 +40,23 @@ const mostPlayers = 3;
 /** Less than this, in logarithms, is left to no load cause where a switch has been put right: no reading tells it from nothing. */
 const leastLeft = 0.05;
 
-/** The gaps of one part under compiled set-ups; outcomes are written over each time. */
+/** The gaps of one component under compiled set-ups; outcomes are written over each time. */
 class Gaps {
   private readonly out: Outcomes;
   private readonly extent: Extent;
 
   constructor(
     private readonly complaint: Complaint,
-    private readonly part: BeliefPart,
+    private readonly component: BeliefComponent,
   ) {
-    this.out = createOutcomes(part.count);
+    this.out = createOutcomes(component.count);
     this.extent = extentOfComplaint(complaint);
   }
 
   /** Of everything that is complained of. */
   of(state: SetupState, coefficients: Coefficients = compile(state, 'heaviest')): Float64Array {
-    evaluate(coefficients, this.part.samples, this.out, { extent: this.extent });
-    return fillAllGaps(this.complaint, state, this.out, this.part.count, new Float64Array(this.part.count));
+    evaluate(coefficients, this.component.samples, this.out, { extent: this.extent });
+    return fillAllGaps(this.complaint, state, this.out, this.component.count, new Float64Array(this.component.count));
   }
 
   get isOpening(): boolean {
@@ -65,7 +65,7 @@ class Gaps {
 
   /** In one respect, of what `of` was asked last. */
   inRespect(respect: Respect, state: SetupState): Float64Array {
-    return fillGaps(respect, state, this.out, this.part.count, new Float64Array(this.part.count));
+    return fillGaps(respect, state, this.out, this.component.count, new Float64Array(this.component.count));
   }
 }
 
@@ -114,14 +114,14 @@ function shareAmongPlayers(
 }
 
 /**
- * What each load cause would close of what is left if its part took no time. Of a slow opening, what nothing of that
+ * What each load cause would close of what is left if its term took no time. Of a slow opening, what nothing of that
  * would close belongs to the pictures that are made of every clip.
  */
 function listClosed(gaps: Gaps, repaired: SetupState, left: Float64Array): ReadonlyMap<CauseId, Float64Array> {
   const closed = new Map<CauseId, Float64Array>();
   const pictures = new Float64Array(left.length).fill(Number.POSITIVE_INFINITY);
-  for (const { id, part } of loadCauses) {
-    const after = gaps.of(repaired, compileWithoutPart(repaired, part, 'heaviest'));
+  for (const { id, term } of loadCauses) {
+    const after = gaps.of(repaired, compileWithoutTerm(repaired, term, 'heaviest'));
     closed.set(
       id,
       left.map((gap, i) => Math.max(0, gap - (after[i] as number))),
@@ -166,12 +166,16 @@ function normalise(shares: ReadonlyMap<CauseId, Float64Array>, gaps: Float64Arra
 }
 
 /**
- * Shares of one part under some fixes. What repairs take away is shared among the causes with a switch by Shapley
+ * Shares of one component under some fixes. What repairs take away is shared among the causes with a switch by Shapley
  * value; what is left after all are repaired is shared among the load causes.
  */
-export function sharesOfPart(complaint: Complaint, part: BeliefPart, fixes: readonly FixAtLevel[]): PartShares {
-  const state = applyFixes(part.hypothesis.state, fixes);
-  const gaps = new Gaps(complaint, part);
+export function sharesOfComponent(
+  complaint: Complaint,
+  component: BeliefComponent,
+  fixes: readonly FixAtLevel[],
+): ComponentShares {
+  const state = applyFixes(component.hypothesis.state, fixes);
+  const gaps = new Gaps(complaint, component);
   const whole = gaps.of(state);
   const players = choosePlayers(state, gaps, whole);
   const gapOfCoalition = [whole];
@@ -180,25 +184,25 @@ export function sharesOfPart(complaint: Complaint, part: BeliefPart, fixes: read
     repaired = players.reduce((current, cause, k) => (coalition & (1 << k) ? cause.repair(current) : current), state);
     gapOfCoalition.push(gaps.of(repaired));
   }
-  const shares = shareAmongPlayers(players, gapOfCoalition, part.count);
+  const shares = shareAmongPlayers(players, gapOfCoalition, component.count);
   addLoads(shares, gaps, repaired, gapOfCoalition.at(-1) as Float64Array);
   normalise(shares, whole);
   // Most causes have no share under most hypotheses.
   for (const [id, values] of shares) if (values.every((share) => share === 0)) shares.delete(id);
-  return { part, gaps: whole, shares };
+  return { component, gaps: whole, shares };
 }
 
-/** Shares of all parts of a belief under some fixes. */
-export const sharesUnder = (belief: Belief, fixes: readonly FixAtLevel[]): readonly PartShares[] =>
-  belief.parts.map((part) => sharesOfPart(belief.complaint, part, fixes));
+/** Shares of all components of a belief under some fixes. */
+export const sharesUnder = (belief: Belief, fixes: readonly FixAtLevel[]): readonly ComponentShares[] =>
+  belief.components.map((component) => sharesOfComponent(belief.complaint, component, fixes));
 
 /** Every cause with any share, the largest first. */
-export function rankCauses(parts: readonly PartShares[]): readonly CauseBelief[] {
+export function rankCauses(components: readonly ComponentShares[]): readonly CauseBelief[] {
   const share = new Map<CauseId, number>();
   const probability = new Map<CauseId, number>();
   let total = 0;
-  for (const { part, shares } of parts) {
-    const weight = part.weight / part.count;
+  for (const { component, shares } of components) {
+    const weight = component.weight / component.count;
     for (const [id, values] of shares)
       for (const value of values) {
         if (value <= 0) continue;

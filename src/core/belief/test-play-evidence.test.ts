@@ -113,7 +113,7 @@ describe('what a file that was read says of its drive', () => {
   /** How likely the drive gives less than its kind does. */
   const heldSlow = (of: JobCard): number =>
     inferPosterior(of, { sampleCount: 1500 })
-      .parts.filter(({ hypothesis }) => hypothesis.state.hidden.troubles.drive > 0)
+      .components.filter(({ hypothesis }) => hypothesis.state.hidden.troubles.drive > 0)
       .reduce((sum, { weight }) => sum + weight, 0);
 
   it('holds a drive that gives a fifth of its kind to be slow', () => {

@@ -12,15 +12,15 @@ beforeAll(async () => {
 
 describe('pickSamples', () => {
   it('keeps together what moved together, as often as it is named', () => {
-    const part = beliefs[0]?.parts[0];
-    if (!part) throw new Error('no part');
-    const picked = pickSamples(part, [3, 0, 3]);
+    const component = beliefs[0]?.components[0];
+    if (!component) throw new Error('no component');
+    const picked = pickSamples(component, [3, 0, 3]);
     expect(picked.count).toBe(3);
     for (const name of parameterNames) {
       const [a, b, c] = picked.samples[name];
-      expect([a, b, c]).toEqual([part.samples[name][3], part.samples[name][0], part.samples[name][3]]);
+      expect([a, b, c]).toEqual([component.samples[name][3], component.samples[name][0], component.samples[name][3]]);
     }
-    expect(picked.hypothesis).toBe(part.hypothesis);
+    expect(picked.hypothesis).toBe(component.hypothesis);
   });
 });
 
@@ -28,12 +28,12 @@ describe('thinPosterior', () => {
   it('holds the likeliest hypotheses, with weights that add up to one, in few samples', () => {
     for (const belief of beliefs) {
       const posterior = thinPosterior(belief);
-      expect(posterior.parts.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
+      expect(posterior.components.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 9);
       expect(posterior.sampleCount).toBeLessThanOrEqual(340);
-      expect(posterior.parts.length).toBeLessThanOrEqual(12);
-      const heaviest = belief.parts.reduce((top, part) => (part.weight > top.weight ? part : top));
-      expect(posterior.parts[0]?.hypothesis.key).toBe(heaviest.hypothesis.key);
-      for (const { count, samples } of posterior.parts) {
+      expect(posterior.components.length).toBeLessThanOrEqual(12);
+      const heaviest = belief.components.reduce((top, component) => (component.weight > top.weight ? component : top));
+      expect(posterior.components[0]?.hypothesis.key).toBe(heaviest.hypothesis.key);
+      for (const { count, samples } of posterior.components) {
         expect(count).toBeGreaterThan(0);
         for (const name of parameterNames) expect(samples[name]).toHaveLength(count);
       }

@@ -3,10 +3,10 @@ import { middleParameters } from '../load/parameters';
 import type { FrameEstimate, SetupState } from '../load/types';
 import { usableRateRatio } from '../usable/limits';
 import { type CauseId, configurationCauses, type LoadCause, loadCauses } from './catalogue';
-import { stagesOfPart } from './stages-of-part';
+import { stagesOfTerm } from './stages-of-term';
 
 const loadOf = (cause: LoadCause, frame: FrameEstimate): number =>
-  frame.stages.reduce((sum, stage) => sum + (stagesOfPart[cause.part].includes(stage.id) ? stage.ms : 0), 0);
+  frame.stages.reduce((sum, stage) => sum + (stagesOfTerm[cause.term].includes(stage.id) ? stage.ms : 0), 0);
 
 /**
  * The one cause that the estimate alone would name where the preview is heaviest, or null where it expects a

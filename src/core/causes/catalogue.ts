@@ -47,10 +47,10 @@ const definitions = [
   projectMismatch,
   previewOverdone,
   // No switch: the film itself.
-  { kind: 'load', id: 'decode-heavy', part: 'decode' },
-  { kind: 'load', id: 'effects-heavy', part: 'effects' },
-  { kind: 'load', id: 'layers-heavy', part: 'layers' },
-  { kind: 'load', id: 'preview-too-large', part: 'size' },
+  { kind: 'load', id: 'decode-heavy', term: 'decode' },
+  { kind: 'load', id: 'effects-heavy', term: 'effects' },
+  { kind: 'load', id: 'layers-heavy', term: 'layers' },
+  { kind: 'load', id: 'preview-too-large', term: 'size' },
   nothingExplainsIt,
 ] as const satisfies readonly CauseDefinition[];
 
@@ -62,7 +62,7 @@ export const causeIds: readonly CauseId[] = definitions.map(({ id }) => id);
 /** What is left of a slow opening once all else is right belongs to it: the pictures made of every clip. */
 export const openingCauseId: CauseId = buildingPreviews.id;
 
-/** What is left where no part of the load would close it is the reading of files: it belongs to getting pictures out of them. */
+/** What is left where no term of the load would close it is the reading of files: it belongs to getting pictures out of them. */
 export const fetchingCauseId: CauseId = 'decode-heavy';
 
 /** Whether a cause stands for what no entry explains. */

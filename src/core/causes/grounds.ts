@@ -10,7 +10,7 @@ import type { CauseId, LoadCause } from './catalogue';
 import { extraWorkOf, mismatchRatio, neededDepthBits } from './definitions/editor';
 import { isInTheWay, isPreviewMemoryShort } from './definitions/machine';
 import { isSlowDrive } from './slow-drive';
-import { stagesOfPart } from './stages-of-part';
+import { stagesOfTerm } from './stages-of-term';
 import { savingRatio, shortOf } from './thresholds';
 import type { PriorFacts } from './types';
 
@@ -59,12 +59,12 @@ export interface GroundView {
 
 type Grounds = (view: GroundView) => readonly (CauseGround | false)[];
 
-/** A part of the load that takes less than this share of a frame is no ground. */
+/** A term of the load that takes less than this share of a frame is no ground. */
 const leastOfFrame = 0.25;
 const littleRoom = 0.12;
 
-function timeOf(part: LoadCause['part'], { stages, budgetMs }: GroundView): CauseGround | false {
-  const ms = stages.reduce((sum, stage) => sum + (stagesOfPart[part].includes(stage.id) ? stage.ms : 0), 0);
+function timeOf(term: LoadCause['term'], { stages, budgetMs }: GroundView): CauseGround | false {
+  const ms = stages.reduce((sum, stage) => sum + (stagesOfTerm[term].includes(stage.id) ? stage.ms : 0), 0);
   return ms >= leastOfFrame * budgetMs && { code: 'takes-of-a-frame', ms, budgetMs };
 }
 

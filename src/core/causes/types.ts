@@ -1,4 +1,4 @@
-import type { LoadPart, Setup, SetupState } from '../load/types';
+import type { LoadTerm, Setup, SetupState } from '../load/types';
 import type { KnownState } from '../machine/facts';
 
 /** Answers on a card that make a fault likelier or not, beside the set-up itself. */
@@ -45,4 +45,4 @@ export type CauseDefinition<Id extends string = string> =
       /** What a state was like before the cause came; absent where that is the same as repaired. */
       readonly asBefore?: (state: SetupState) => SetupState;
     }
-  | { readonly kind: 'load'; readonly id: Id; readonly part: LoadPart };
+  | { readonly kind: 'load'; readonly id: Id; readonly term: LoadTerm };

@@ -165,7 +165,7 @@ describe('what is asked of the posterior', () => {
       const small = forecastUnder(posterior, fixesInForce(card));
       expect(Math.abs(Math.log(small.shownFps.mid / shownFps.mid)), card.id).toBeLessThan(0.1);
       expect(Math.abs(small.usableProbability - usableProbability), card.id).toBeLessThan(0.2);
-      expect(posterior.parts.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 6);
+      expect(posterior.components.reduce((sum, { weight }) => sum + weight, 0)).toBeCloseTo(1, 6);
     }
   });
 

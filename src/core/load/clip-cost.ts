@@ -53,16 +53,16 @@ export const noWork = (): { -readonly [K in keyof FetchCost]: number } => ({
 });
 
 /** Several works added up, each so many times. */
-export function addWork(parts: readonly (readonly [work: FileWork, count: number])[]): FileWork {
+export function addWork(costs: readonly (readonly [work: FileWork, count: number])[]): FileWork {
   const sum = noWork();
-  for (const [work, count] of parts) addTo(sum, work, count);
+  for (const [work, count] of costs) addTo(sum, work, count);
   return sum;
 }
 
 /** Several pictures fetched for one, each so many times: their work adds up, their drives are waited for at once. */
-export function addFetches(parts: readonly (readonly [fetch: FetchCost, count: number])[]): FetchCost {
+export function addFetches(costs: readonly (readonly [fetch: FetchCost, count: number])[]): FetchCost {
   const sum = noWork();
-  for (const [fetch, count] of parts) {
+  for (const [fetch, count] of costs) {
     if (count <= 0) continue;
     addTo(sum, fetch, count);
     sum.latencyMs = Math.max(sum.latencyMs, fetch.latencyMs);
@@ -144,14 +144,20 @@ export function rankingMsOf(
   };
 }
 
+/** A clip's cost, and how much of the footage it is. */
+export interface WeightedCost {
+  readonly cost: ClipCost;
+  readonly weight: number;
+}
+
 /** The mean of several costs, weighted; all zero where nothing has weight. One pass: it runs for every set-up weighed. */
-export function meanCost(parts: readonly { readonly cost: ClipCost; readonly weight: number }[]): ClipCost {
+export function meanCost(costs: readonly WeightedCost[]): ClipCost {
   const [playing, picture, way] = [noWork(), noWork(), noWork()];
   const mean = { playing, picture, way, hardwareCopyMs: 0, latencyMs: 0, megapixels: 0 };
   let total = 0;
-  for (const { weight } of parts) total += weight;
+  for (const { weight } of costs) total += weight;
   if (total <= 0) return mean;
-  for (const { cost, weight } of parts) {
+  for (const { cost, weight } of costs) {
     const share = weight / total;
     addTo(playing, cost.playing, share);
     addTo(picture, cost.picture, share);
@@ -163,25 +169,20 @@ export function meanCost(parts: readonly { readonly cost: ClipCost; readonly wei
   return mean;
 }
 
-/** A clip's cost, how much of the footage it is, and by what it is ranked. */
-export interface RankedPart {
-  readonly cost: ClipCost;
-  readonly weight: number;
+/** With the time by which it is ranked. */
+export interface RankedCost extends WeightedCost {
   readonly rankingMs: number;
 }
 
-/** The dearest parts that make up `ratio` of all the weight; the last one counts only as far as it is needed. */
-export function heaviestShare(
-  parts: readonly RankedPart[],
-  ratio: number,
-): readonly { readonly cost: ClipCost; readonly weight: number }[] {
-  const total = parts.reduce((sum, part) => sum + part.weight, 0);
-  const taken: { readonly cost: ClipCost; readonly weight: number }[] = [];
+/** The dearest costs that make up `ratio` of all the weight; the last one counts only as far as it is needed. */
+export function heaviestShare(costs: readonly RankedCost[], ratio: number): readonly WeightedCost[] {
+  const total = costs.reduce((sum, ranked) => sum + ranked.weight, 0);
+  const taken: WeightedCost[] = [];
   let left = total * ratio;
-  for (const part of [...parts].sort((a, b) => b.rankingMs - a.rankingMs)) {
+  for (const ranked of [...costs].sort((a, b) => b.rankingMs - a.rankingMs)) {
     if (left <= 0) break;
-    taken.push({ cost: part.cost, weight: Math.min(part.weight, left) });
-    left -= part.weight;
+    taken.push({ cost: ranked.cost, weight: Math.min(ranked.weight, left) });
+    left -= ranked.weight;
   }
   return taken;
 }

@@ -5,7 +5,7 @@ import {
   heaviestShare,
   jumpTo,
   meanCost,
-  type RankedPart,
+  type RankedCost,
   rankingMsOf,
   shownStreamOf,
   showsProxies,
@@ -94,11 +94,11 @@ function rememberedCost(stream: PictureStream, { machine }: Setup, { costs, fram
 }
 
 /** What footage comes to, shown or as it was recorded. */
-function summarise(parts: readonly RankedPart[], setup: Setup) {
-  const landings = listLandings(parts, setup);
+function summarise(costs: readonly RankedCost[], setup: Setup) {
+  const landings = listLandings(costs, setup);
   return {
-    heaviest: meanCost(heaviestShare(parts, heaviestRatio)),
-    mean: meanCost(parts),
+    heaviest: meanCost(heaviestShare(costs, heaviestRatio)),
+    mean: meanCost(costs),
     landings,
     jump: meanJump(landings, ...jumpShares.usual),
   };
@@ -119,21 +119,21 @@ export function mixClips(state: SetupState): ClipMix {
     (known) => known.basis === basis && known.areProxiesShown === areProxiesShown && known.isHardware === isHardware,
   );
   if (remembered) return remembered.mix;
-  const partOf = (stream: PictureStream, weight: number): RankedPart => {
+  const rankedCostOf = (stream: PictureStream, weight: number): RankedCost => {
     const cost = rememberedCost(stream, setup, basis);
     const { decodeMs, readMs } = rankingMsOf(cost.playing, setup);
     return { cost, weight, rankingMs: Math.max(decodeMs, readMs) };
   };
   const shown = clips.map((clip) => shownStreamOf(clip, areProxiesShown));
   const ofShown = summarise(
-    shown.map((stream, i) => partOf(stream, clips[i]?.durationMs ?? 0)),
+    shown.map((stream, i) => rankedCostOf(stream, clips[i]?.durationMs ?? 0)),
     setup,
   );
   // Mostly there are no proxies, or they are not shown: then the originals are what is shown.
   const ofOriginals = clips.every(({ original }, i) => original === shown[i])
     ? ofShown
     : summarise(
-        clips.map(({ original, durationMs }) => partOf(original, durationMs)),
+        clips.map(({ original, durationMs }) => rankedCostOf(original, durationMs)),
         setup,
       );
   const openPictureMib = shown.slice(0, mostOpenClips).reduce((sum, { widthPx, heightPx, bitDepth }) => {

@@ -1,4 +1,4 @@
-import { addTo, type ClipCost, type FetchCost, noWork, rankingMsOf } from './clip-cost';
+import { addTo, type ClipCost, type FetchCost, noWork, rankingMsOf, type WeightedCost } from './clip-cost';
 import type { Setup } from './types';
 
 /**
@@ -19,11 +19,8 @@ const nearShare = 1e-9;
 const mostSteps = 60;
 
 /** Jumps to every place of the footage. */
-export const listLandings = (
-  parts: readonly { readonly cost: ClipCost; readonly weight: number }[],
-  setup: Setup,
-): readonly Landings[] =>
-  parts.map(({ cost, weight }) => {
+export const listLandings = (costs: readonly WeightedCost[], setup: Setup): readonly Landings[] =>
+  costs.map(({ cost, weight }) => {
     const [one, way] = [rankingMsOf(cost.picture, setup), rankingMsOf(cost.way, setup)];
     const shortestMs = one.decodeMs + one.readMs;
     // `way` is that to the middle between two key frames.

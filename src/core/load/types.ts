@@ -296,8 +296,8 @@ export interface Parameters {
 /** One typed array a parameter, all of one length. */
 export type ParameterSamples = { readonly [K in keyof Parameters]: Float64Array };
 
-/** A part of what a film itself takes: decoding, effects, layers, or the size at which it is scaled and shown. */
-export type LoadPart = 'decode' | 'effects' | 'layers' | 'size';
+/** A term of what a film itself takes: decoding, effects, layers, or the size at which it is scaled and shown. */
+export type LoadTerm = 'decode' | 'effects' | 'layers' | 'size';
 
 /** Which stretch of the timeline: the heaviest quarter of the footage, all of it on average, or a transition. */
 export type PlayingMoment = 'heaviest' | 'usual' | 'transition';

@@ -4,7 +4,7 @@ import type { PictureRegion } from './types';
 
 /** What is to be measured of a window that is shared. */
 export interface CaptureRequest {
-  /** The part of the picture; null to look for it. */
+  /** The region of the picture; null to look for it. */
   readonly region: PictureRegion | null;
   readonly clipFps: number;
   /** The most frames a second that sharing gives; null where the browser does not say. */
@@ -26,8 +26,8 @@ export interface CaptureProgress {
   readonly frameCount: number;
   /** When new pictures came, before now, newest last; only those of the last seconds (`recentMs`). */
   readonly newBeforeMs: readonly number[];
-  /** Whether the part has been found, or was given. */
-  readonly isPartKnown: boolean;
+  /** Whether the region has been found, or was given. */
+  readonly isRegionKnown: boolean;
   /** Nothing has come for two seconds: paused, minimised, or nothing moves. */
   readonly isQuiet: boolean;
 }

@@ -44,7 +44,7 @@ describe('ChangeMeasure', () => {
     ]);
   });
 
-  it('takes fewer blocks of a small part, none of them under five pixels, and at least one', () => {
+  it('takes fewer blocks of a small region, none of them under five pixels, and at least one', () => {
     // 40 by 20 pixels: eight by four blocks, of which two are the twentieth.
     const corner = pictureOf(40, 20, (x, y) => (x < 5 && y < 5 ? 60 : 0));
     expect(changeOf(grey(0, 40, 20), corner)).toBeCloseTo(30, 3);
@@ -53,7 +53,7 @@ describe('ChangeMeasure', () => {
     expect(changeOf(grey(0, 3, 3), grey(8, 3, 3))).toBeCloseTo(8, 3);
   });
 
-  it('looks at nothing outside of its part', () => {
+  it('looks at nothing outside of its region', () => {
     const measure = new ChangeMeasure({ xPx: 100, yPx: 50, widthPx: 100, heightPx: 80 });
     measure.next(grey(50));
     const beside = pictureOf(320, 180, (x, y) => (x >= 100 && x < 200 && y >= 50 && y < 130 ? 50 : 200));

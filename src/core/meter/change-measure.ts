@@ -1,10 +1,10 @@
 import { createGreyScaler, type GreyScaler } from './scale-grey';
 import type { GreyPicture, PictureRegion } from './types';
 
-/** The part is compared as so many blocks at most: averaging takes away most of a recorder's own noise. */
+/** The region is compared as so many blocks at most: averaging takes away most of a recorder's own noise. */
 const mostColumns = 32;
 const mostRows = 18;
-/** No block is smaller than this many pixels a side: of a part that is itself small, fewer are compared. */
+/** No block is smaller than this many pixels a side: of a region that is itself small, fewer are compared. */
 const leastBlockPx = 5;
 /** The share of blocks that change most: a talking head moves no more of the picture. */
 const strongestRatio = 0.05;

@@ -135,7 +135,7 @@ describe('Meter', () => {
     it(`finds the preview beside clock, cursor and playhead, and its rate: ${scene}`, async () => {
       const plan = planRecording(71, scene, live);
       const { region, result } = await measure(plan);
-      expect(region && overlapOf(region, plan.part)).toBeGreaterThan(0.8);
+      expect(region && overlapOf(region, plan.region)).toBeGreaterThan(0.8);
       expect(result.ok && result.value.shownFps / trueFpsOf(plan)).toBeCloseTo(1, 1);
       // A head that stands still for a moment leaves doubt, and the result must say so.
       if (scene !== 'talking-head') expect(result.ok && result.value.confidence).toBe('high');
@@ -146,16 +146,16 @@ describe('Meter', () => {
     expect(result).toMatchObject({ ok: false, failure: { code: 'not-enough-movement' } });
   });
 
-  it('measures the part that it is given, and no other', async () => {
+  it('measures the region that it is given, and no other', async () => {
     const plan = planRecording(73, 'pan', live);
-    const { region, result } = await measure(plan, { region: plan.part });
-    expect(region).toEqual(plan.part);
+    const { region, result } = await measure(plan, { region: plan.region });
+    expect(region).toEqual(plan.region);
     expect(result.ok && result.value.shownFps / trueFpsOf(plan)).toBeCloseTo(1, 1);
     const elsewhere = await measure(plan, { region: { xPx: 600, yPx: 0, widthPx: 32, heightPx: 20 } });
     expect(elsewhere.result).toMatchObject({ ok: false, failure: { code: 'not-enough-movement' } });
   });
 
-  it('measures a screen of three times the pixels a side alike, and finds the part where it lies there', async () => {
+  it('measures a screen of three times the pixels a side alike, and finds the region where it lies there', async () => {
     const twelveSeconds = planRecording(71, 'shapes', live);
     const plan = { ...twelveSeconds, frameCount: 5 * twelveSeconds.recordedFps };
     const times = 3;
@@ -173,7 +173,7 @@ describe('Meter', () => {
       meter.add({ widthPx, heightPx, pixels }, (index++ * 1000) / plan.recordedFps);
     });
     const { region, result } = meter.read();
-    expect(region && overlapOf(region, enlargedPlan(plan, times).part)).toBeGreaterThan(0.8);
+    expect(region && overlapOf(region, enlargedPlan(plan, times).region)).toBeGreaterThan(0.8);
     const small = await measure(plan);
     expect(result.ok && result.value.intervalsMs).toEqual(small.result.ok && small.result.value.intervalsMs);
   });

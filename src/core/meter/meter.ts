@@ -1,6 +1,6 @@
 import { fail, type Result } from '../result';
 import { ChangeMeasure } from './change-measure';
-import { findingMs, PartFinder } from './find-part';
+import { findingMs, RegionFinder } from './find-region';
 import { halveGrey } from './halve-grey';
 import { Steadier } from './steady';
 import type { ChangeCourse } from './stretches';
@@ -8,7 +8,7 @@ import { type SummaryOptions, summariseChanges } from './summarise';
 import type { GreyPicture, MeterFailure, MeterResult, PictureRegion } from './types';
 
 export interface MeterOptions extends Omit<SummaryOptions, 'isNeverStill'> {
-  /** Where the picture plays, 'whole' for all of what is recorded; without it, the part is looked for. */
+  /** Where the picture plays, 'whole' for all of what is recorded; without it, the region is looked for. */
   readonly region?: PictureRegion | 'whole';
 }
 
@@ -19,7 +19,7 @@ export interface MeterReading {
 }
 
 /**
- * While the part is looked for, windows are halved until they are of this size at most: three seconds of them fit into
+ * While the region is looked for, windows are halved until they are of this size at most: three seconds of them fit into
  * memory. What was filmed stays so: a camera's pixels are many, and each of them is moved back.
  */
 const keptWidthPx = 960;
@@ -55,18 +55,18 @@ const enlarged = ({ xPx, yPx, widthPx, heightPx }: PictureRegion, ratio: number)
 });
 
 /**
- * Takes a recording frame by frame and tells what its preview showed. Where the part is given, it keeps one number a
+ * Takes a recording frame by frame and tells what its preview showed. Where the region is given, it keeps one number a
  * frame; where it is looked for, also the first three seconds of frames until it is found.
  */
 export class Meter {
   private measure: ChangeMeasure | null = null;
-  /** In pixels of what is measured, like all regions outside of the part's finder. */
+  /** In pixels of what is measured, like all regions outside of the region's finder. */
   private region: PictureRegion | null = null;
   private ratio = 1;
   private readonly steadier: Steadier | null;
   /** How many of the recording's pixels lie along one of what is measured. */
   private filmedRatio = 1;
-  private finder: PartFinder | null = null;
+  private finder: RegionFinder | null = null;
   private waiting: GreyPicture[] = [];
   private isFound = true;
   private isNeverStill = false;
@@ -97,17 +97,17 @@ export class Meter {
     return steadier.next(small, this.measure ? this.region : null);
   }
 
-  /** Keeps a frame, and looks for the part once there are enough of them. */
+  /** Keeps a frame, and looks for the region once there are enough of them. */
   private look(picture: GreyPicture, atMs: number): void {
     const { small, ratio } = shrunk(picture);
     this.ratio = ratio;
-    this.finder ??= new PartFinder(small.widthPx, small.heightPx, this.steadier !== null);
+    this.finder ??= new RegionFinder(small.widthPx, small.heightPx, this.steadier !== null);
     this.finder.add(small, atMs);
     this.waiting.push(ratio === 1 ? { ...small, pixels: small.pixels.slice() } : small);
     if (atMs - (this.timesMs[0] as number) < findingMs) return;
     this.beginWhereFound();
     if (ratio === 1 || !this.region) return;
-    // From here on the part is measured as it was recorded, which takes less than making every window small. Blocks
+    // From here on the region is measured as it was recorded, which takes less than making every window small. Blocks
     // stay the same; a frame that both have seen joins them.
     this.measure = new ChangeMeasure(this.region, ratio);
     this.measure.next(picture);
@@ -128,12 +128,12 @@ export class Meter {
     this.finder = null;
   }
 
-  /** How far the newest frame differs from the one before; null while the part is still looked for. */
+  /** How far the newest frame differs from the one before; null while the region is still looked for. */
   get latestChange(): number | null {
     return this.measure ? (this.changes.at(-1) ?? 0) : null;
   }
 
-  /** How far each frame differs from the one before, as far as the part is known: until then there is none. */
+  /** How far each frame differs from the one before, as far as the region is known: until then there is none. */
   get course(): ChangeCourse {
     return { changes: this.changes, timesMs: this.timesMs.slice(0, this.changes.length) };
   }

@@ -3,7 +3,7 @@ import type { PictureRegion } from './types';
 
 /** What of a recording is to be measured. */
 export interface RecordingRequest {
-  /** The part of the picture; null to look for it. */
+  /** The region of the picture; null to look for it. */
   readonly region: PictureRegion | null;
   readonly clipFps: number;
   /** Whether a phone or camera filmed the screen. */

@@ -5,7 +5,7 @@ import { halveGrey } from './halve-grey';
 import { createGreyScaler } from './scale-grey';
 
 describe('createGreyScaler', () => {
-  it('averages the pixels of a part, and never enlarges it', () => {
+  it('averages the pixels of a region, and never enlarges it', () => {
     const picture = { widthPx: 4, heightPx: 2, pixels: Uint8Array.from([0, 0, 10, 30, 0, 0, 20, 40]) };
     const scaler = createGreyScaler({ xPx: 2, yPx: 0, widthPx: 2, heightPx: 2 }, 1, 1);
     const into = new Float32Array(1);

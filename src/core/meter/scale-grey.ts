@@ -1,11 +1,11 @@
 import type { GreyPicture, PictureRegion } from './types';
 import { lowBytesMask, pixelsPerWord, wordsOf } from './words';
 
-/** Scales one part of pictures of one size down, by averaging; never up. Made once, used for every frame. */
+/** Scales one region of pictures of one size down, by averaging; never up. Made once, used for every frame. */
 export interface GreyScaler {
   readonly widthPx: number;
   readonly heightPx: number;
-  /** Fills `into` (widthPx · heightPx values) with the part of the picture. O(pixels of the part). */
+  /** Fills `into` (widthPx · heightPx values) with the region of the picture. O(pixels of the region). */
   readonly scale: (picture: GreyPicture, into: Float32Array) => void;
 }
 
@@ -15,7 +15,7 @@ export interface GreyScaler {
 /** So many lines of white fit into sixteen bits. */
 const mostLines = 257;
 
-/** Lines of pixels as words, from the one that holds the part's first column. */
+/** Lines of pixels as words, from the one that holds the region's first column. */
 interface WordLines {
   readonly words: Int32Array;
   readonly perLine: number;
@@ -103,7 +103,7 @@ function boundsOf(from: number, length: number, count: number): Int32Array {
   return Int32Array.from({ length: count + 1 }, (_, i) => from + Math.round((i * length) / count));
 }
 
-/** The largest size within the limits that keeps the part's shape and does not enlarge it. */
+/** The largest size within the limits that keeps the region's shape and does not enlarge it. */
 export function createGreyScaler(region: PictureRegion, mostWidthPx: number, mostHeightPx: number): GreyScaler {
   const ratio = Math.min(1, mostWidthPx / region.widthPx, mostHeightPx / region.heightPx);
   const widthPx = Math.max(1, Math.round(region.widthPx * ratio));

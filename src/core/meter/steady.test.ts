@@ -6,7 +6,7 @@ import { Steadier } from './steady';
 import type { GreyPicture } from './types';
 
 const screen = { widthPx: 480, heightPx: 270 } as const;
-const part: PictureRegion = { xPx: 160, yPx: 64, widthPx: 192, heightPx: 108 };
+const region: PictureRegion = { xPx: 160, yPx: 64, widthPx: 192, heightPx: 108 };
 
 /** Where the camera is against where it was: pixels to the right and down, radians, and how much nearer. */
 interface Pose {
@@ -25,8 +25,9 @@ const held = (sec: number): Pose => ({
 
 /** Panels full of lettering, and in the middle a film of broad stripes that has come so far. */
 function levelAt(x: number, y: number, filmPx: number): number {
-  const isFilm = x >= part.xPx && x < part.xPx + part.widthPx && y >= part.yPx && y < part.yPx + part.heightPx;
-  if (isFilm) return 128 + 70 * Math.sin((x - part.xPx + filmPx) / 12) + 30 * Math.cos(y / 9);
+  const isFilm =
+    x >= region.xPx && x < region.xPx + region.widthPx && y >= region.yPx && y < region.yPx + region.heightPx;
+  if (isFilm) return 128 + 70 * Math.sin((x - region.xPx + filmPx) / 12) + 30 * Math.cos(y / 9);
   return 70 + 50 * Math.sin(x / 4) * Math.cos(y / 5) + 20 * Math.sin((x + 2 * y) / 31);
 }
 
@@ -44,7 +45,7 @@ function film({ xPx, yPx, turn, nearness }: Pose, filmPx: number): GreyPicture {
   return { ...screen, pixels };
 }
 
-/** By how many grey levels two pictures differ in a part, on average. */
+/** By how many grey levels two pictures differ in a region, on average. */
 function differenceIn({ xPx, yPx, widthPx, heightPx }: PictureRegion, a: GreyPicture, b: GreyPicture): number {
   let sum = 0;
   for (let y = yPx; y < yPx + heightPx; y++)
@@ -89,7 +90,7 @@ describe('Steadier', () => {
     expect(differenceIn(panel, film(still, 9), steadied)).toBeLessThan(0.2);
   });
 
-  it('writes no more than the part that is asked for', () => {
+  it('writes no more than the region that is asked for', () => {
     const first = film(still, 0);
     const steadier = new Steadier();
     const kept = steadier.next(first).pixels.slice();
@@ -135,22 +136,22 @@ describe('Steadier', () => {
 });
 
 describe('a screen that is filmed by hand', () => {
-  it('has its part found and its rate told, in the pixels of the recording', () => {
+  it('has its region found and its rate told, in the pixels of the recording', () => {
     const meter = new Meter({ ceilingFps: 60, isFilmed: true });
     for (let frame = 0; frame < 200; frame++)
       meter.add(film(held(frame / 60), 9 * Math.floor(frame / 5)), (frame * 1000) / 60);
     const { region, result } = meter.read();
     expect(result).toMatchObject({ ok: true, value: { confidence: 'medium', reason: 'filmed', isAtLeast: false } });
     expect(result.ok && result.value.shownFps).toBeCloseTo(12, 1);
-    if (!region) throw new Error('no part found');
+    if (!region) throw new Error('no region found');
     for (const side of ['xPx', 'yPx'] as const) {
       const length = side === 'xPx' ? 'widthPx' : 'heightPx';
-      expect(Math.abs(region[side] - part[side]), side).toBeLessThan(0.08 * part[length]);
-      expect(Math.abs(region[length] - part[length]), length).toBeLessThan(0.1 * part[length]);
+      expect(Math.abs(region[side] - region[side]), side).toBeLessThan(0.08 * region[length]);
+      expect(Math.abs(region[length] - region[length]), length).toBeLessThan(0.1 * region[length]);
     }
   });
 
-  it('measures the part that a person marks in a large recording', () => {
+  it('measures the region that a person marks in a large recording', () => {
     const double = ({ widthPx, heightPx, pixels }: GreyPicture): GreyPicture => ({
       widthPx: 2 * widthPx,
       heightPx: 2 * heightPx,

@@ -78,7 +78,7 @@ export class Steadier {
   private steadied: GreyPicture | null = null;
 
   /**
-   * Takes the next frame, of the same size each, and gives it back where it would have been; only `within` a part of it,
+   * Takes the next frame, of the same size each, and gives it back where it would have been; only `within` a region of it,
    * where one is given. What is given back is written over by the next. O(pixels).
    */
   next(picture: GreyPicture, within: PictureRegion | null = null): GreyPicture {
@@ -93,7 +93,7 @@ export class Steadier {
     const ratio = picture.widthPx / small.widthPx;
     moveBack(
       picture,
-      this.movement.map((part) => part * ratio),
+      this.movement.map((coefficient) => coefficient * ratio),
       isAnchorDue || !within ? all : within,
       this.steadied.pixels,
     );
@@ -123,7 +123,7 @@ export class Steadier {
       const step = stepOf(points, differences, restless);
       if (!step) return false;
       for (let k = 0; k < movementLength; k++) tried[k] = (tried[k] as number) + (step[k] as number);
-      if (step.every((part) => Math.abs(part) < settledPx)) break;
+      if (step.every((coefficient) => Math.abs(coefficient) < settledPx)) break;
     }
     compare(small, points, tried, differences);
     const seenCount = differences.reduce((count, difference) => count + (Number.isNaN(difference) ? 0 : 1), 0);
@@ -170,15 +170,15 @@ function listPoints(small: GreyPicture): Points {
   };
 }
 
-type Parts = readonly [number, number, number, number, number, number];
-const partsOf = (movement: Float64Array): Parts => {
+type AffineCoefficients = readonly [number, number, number, number, number, number];
+const coefficientsOf = (movement: Float64Array): AffineCoefficients => {
   const [x0 = 0, x1 = 0, x2 = 0, y0 = 0, y1 = 0, y2 = 0] = movement;
   return [x0, x1, x2, y0, y1, y2];
 };
 
 /** By how much each point of the moved frame differs from the anchor's; NaN where it lies beyond the frame. */
 function compare(small: GreyPicture, points: Points, movement: Float64Array, into: Float32Array): void {
-  const [x0, x1, x2, y0, y1, y2] = partsOf(movement);
+  const [x0, x1, x2, y0, y1, y2] = coefficientsOf(movement);
   for (let i = 0; i < points.count; i++) {
     const across = points.across[i] as number;
     const down = points.down[i] as number;
@@ -254,25 +254,25 @@ function learn(points: Points, differences: Float32Array, restless: Float32Array
 /** Sixteen bits behind the point: places of pixels in whole numbers, which are quicker. */
 const whole = 65_536;
 
-/** Writes a part of the picture into `into`, moved back; what lies beyond the picture's borders stays as it was there. */
+/** Writes a region of the picture into `into`, moved back; what lies beyond the picture's borders stays as it was there. */
 function moveBack(
   { widthPx, heightPx, pixels }: GreyPicture,
   movement: Float64Array,
-  part: PictureRegion,
+  region: PictureRegion,
   into: Uint8Array,
 ): void {
-  const [x0, x1, x2, y0, y1, y2] = partsOf(movement);
+  const [x0, x1, x2, y0, y1, y2] = coefficientsOf(movement);
   const xStep = Math.round(whole * (1 + (2 * x1) / widthPx));
   const yStep = Math.round((whole * (2 * y1)) / widthPx);
   const mostX = (widthPx - 1) * whole;
   const mostY = (heightPx - 1) * whole;
-  const across = (2 * (part.xPx + 0.5)) / widthPx - 1;
-  for (let line = part.yPx; line < part.yPx + part.heightPx; line++) {
+  const across = (2 * (region.xPx + 0.5)) / widthPx - 1;
+  for (let line = region.yPx; line < region.yPx + region.heightPx; line++) {
     const down = (2 * (line + 0.5)) / heightPx - 1;
-    let x = Math.round(whole * (part.xPx + x0 + x1 * across + x2 * down));
+    let x = Math.round(whole * (region.xPx + x0 + x1 * across + x2 * down));
     let y = Math.round(whole * (line + y0 + y1 * across + y2 * down));
-    const first = line * widthPx + part.xPx;
-    for (let at = first; at < first + part.widthPx; at++, x += xStep, y += yStep) {
+    const first = line * widthPx + region.xPx;
+    for (let at = first; at < first + region.widthPx; at++, x += xStep, y += yStep) {
       if (x < 0 || y < 0 || x >= mostX || y >= mostY) continue;
       const from = (y >> 16) * widthPx + (x >> 16);
       const fx = (x >> 8) & 0xff;

@@ -12,10 +12,10 @@ const ownStems: readonly (readonly [string, ProgramRole])[] = Object.entries(own
   names.filter((name) => name.endsWith('*')).map((name) => [name.slice(0, -1), role as ProgramRole] as const),
 );
 
-const wordRoles = roleWords.map(({ role, part = [], word = [] }) => ({
+const wordRoles = roleWords.map(({ role, within = [], word = [] }) => ({
   role,
   pattern: new RegExp(
-    [...part.map(escapePattern), ...word.map((text) => `(?<![a-z])${escapePattern(text)}(?![a-z])`)].join('|') ||
+    [...within.map(escapePattern), ...word.map((text) => `(?<![a-z])${escapePattern(text)}(?![a-z])`)].join('|') ||
       '(?!)',
   ),
 }));

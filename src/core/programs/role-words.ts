@@ -295,44 +295,48 @@ export const ownNames: Readonly<Partial<Record<ProgramRole, readonly string[]>>>
 };
 
 /**
- * Plain words by which makers name what a program is for. `part`: anywhere in the name, so that it is also found in a name
+ * Plain words by which makers name what a program is for. `within`: anywhere in the name, so that it is also found in a name
  * written together; `word`: only as a word of its own. The first role with a word in the name is taken.
  */
 export const roleWords: readonly {
   readonly role: ProgramRole;
-  readonly part?: readonly string[];
+  readonly within?: readonly string[];
   readonly word?: readonly string[];
 }[] = [
   {
     role: 'recorder',
-    part: ['recorder', 'screencast', 'recording', 'screen record', 'livestream'],
+    within: ['recorder', 'screencast', 'recording', 'screen record', 'livestream'],
     word: ['record', 'capture', 'broadcast'],
   },
   {
     role: 'security',
-    part: ['antivirus', 'anti-virus', 'virus', 'malware', 'firewall', 'endpoint', 'threat', 'security'],
+    within: ['antivirus', 'anti-virus', 'virus', 'malware', 'firewall', 'endpoint', 'threat', 'security'],
     word: ['scan', 'scanner', 'defender', 'quarantine'],
   },
-  { role: 'backup', part: ['backup', 'back-up'], word: ['snapshot', 'snapshots'] },
-  { role: 'sync', part: ['sync', 'clouddrive', 'cloud drive', 'cloud storage'], word: ['cloud', 'mirror'] },
-  { role: 'updater', part: ['updat', 'upgrade', 'installer'], word: ['setup'] },
-  { role: 'browser', part: ['browser'], word: [] },
+  { role: 'backup', within: ['backup', 'back-up'], word: ['snapshot', 'snapshots'] },
+  { role: 'sync', within: ['sync', 'clouddrive', 'cloud drive', 'cloud storage'], word: ['cloud', 'mirror'] },
+  { role: 'updater', within: ['updat', 'upgrade', 'installer'], word: ['setup'] },
+  { role: 'browser', within: ['browser'], word: [] },
   {
     role: 'chat',
-    part: ['messenger', 'chat', 'conferenc', 'webmail'],
+    within: ['messenger', 'chat', 'conferenc', 'webmail'],
     word: ['meeting', 'meetings', 'calls', 'call', 'talk', 'mail', 'voice'],
   },
-  { role: 'launcher', part: ['launcher'], word: ['games', 'game', 'store', 'arcade'] },
-  { role: 'music', part: ['music', 'podcast', 'jukebox', 'mediaplayer'], word: ['player', 'radio', 'tunes', 'stream'] },
-  { role: 'indexer', part: ['indexer', 'indexing', 'thumbnailer'], word: ['index', 'miner'] },
+  { role: 'launcher', within: ['launcher'], word: ['games', 'game', 'store', 'arcade'] },
+  {
+    role: 'music',
+    within: ['music', 'podcast', 'jukebox', 'mediaplayer'],
+    word: ['player', 'radio', 'tunes', 'stream'],
+  },
+  { role: 'indexer', within: ['indexer', 'indexing', 'thumbnailer'], word: ['index', 'miner'] },
   {
     role: 'driver-helper',
-    part: ['driver', 'touchpad', 'hotkey', 'bluetooth'],
+    within: ['driver', 'touchpad', 'hotkey', 'bluetooth'],
     word: ['print', 'printer', 'tray', 'audioservice'],
   },
   {
     role: 'creative',
-    part: ['render', 'compositor', 'encoder', 'transcod', 'animator', 'modeller', 'sculpt'],
+    within: ['render', 'compositor', 'encoder', 'transcod', 'animator', 'modeller', 'sculpt'],
     word: ['studio', 'paint', 'photo', 'photos', 'draw', 'composer', '3d'],
   },
 ];

@@ -87,8 +87,9 @@ const faults = [
   },
   {
     id: 'hardware-decode-unreliable',
-    plant: (rig, severity) => withFaults({ ...rig, isDecodingOnGraphics: true }, { hardwareTrouble: 2 + 7 * severity }),
-    repair: (rig) => withFaults(rig, { hardwareTrouble: 1 }),
+    plant: (rig, severity) =>
+      withFaults({ ...rig, isDecodingOnGraphics: true }, { hardwareSlowdown: 2 + 7 * severity }),
+    repair: (rig) => withFaults(rig, { hardwareSlowdown: 1 }),
   },
   {
     id: 'graphics-drawing-off',
@@ -97,8 +98,9 @@ const faults = [
   },
   {
     id: 'graphics-drawing-unreliable',
-    plant: (rig, severity) => withFaults({ ...rig, isDrawingOnGraphics: true }, { graphicsTrouble: 3 + 12 * severity }),
-    repair: (rig) => withFaults(rig, { graphicsTrouble: 1 }),
+    plant: (rig, severity) =>
+      withFaults({ ...rig, isDrawingOnGraphics: true }, { graphicsSlowdown: 3 + 12 * severity }),
+    repair: (rig) => withFaults(rig, { graphicsSlowdown: 1 }),
   },
   {
     id: 'graphics-memory-short',
@@ -226,8 +228,8 @@ export const soundFaults: RigFaults = {
   unlistedMib: 0,
   powerShare: 1,
   heatShare: 1,
-  hardwareTrouble: 1,
-  graphicsTrouble: 1,
+  hardwareSlowdown: 1,
+  graphicsSlowdown: 1,
   isOnSlowGraphics: false,
   graphicsTakenMib: 0,
   driveShare: 1,

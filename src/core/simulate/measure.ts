@@ -52,7 +52,7 @@ function reach(rig: Rig, stream: RigStream, framesBefore: number, pictures: numb
       : (softwareWorkMs(stream) * rig.quirks.decode * frames * pictures) / coreSpeed / burstGain(rig),
     hardwareMs: isHardware
       ? ((1000 * stream.megapixels * frames * pictures) / rig.graphics.decodeMegapixelPerSec) *
-        rig.faults.hardwareTrouble
+        rig.faults.hardwareSlowdown
       : 0,
   };
 }

@@ -77,7 +77,7 @@ function fetchWork(rig: Rig, pictures: readonly TakenPicture[], coreSpeed: numbe
     if (isHardwareDecoded(rig, stream)) {
       copyMs += 0.4 * stream.megapixels;
       hardwareMs +=
-        ((1000 * stream.megapixels * readFrames) / rig.graphics.decodeMegapixelPerSec) * rig.faults.hardwareTrouble;
+        ((1000 * stream.megapixels * readFrames) / rig.graphics.decodeMegapixelPerSec) * rig.faults.hardwareSlowdown;
     } else softMs += softwareWorkMs(stream) * decodeFrames * rig.quirks.decode;
   }
   return { readMs, decodeCoreMs: (softMs + copyMs) / coreSpeed, decodeHardwareMs: hardwareMs };

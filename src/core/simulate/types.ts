@@ -120,9 +120,9 @@ export interface RigFaults {
   /** Share that is left after ten minutes of load: 1. */
   readonly heatShare: number;
   /** Times as long as sound hardware decoding takes: 1. */
-  readonly hardwareTrouble: number;
+  readonly hardwareSlowdown: number;
   /** Times as long as sound drawing on the graphics takes: 1. */
-  readonly graphicsTrouble: number;
+  readonly graphicsSlowdown: number;
   readonly isOnSlowGraphics: boolean;
   /** Graphics memory that something else holds: 0. */
   readonly graphicsTakenMib: number;

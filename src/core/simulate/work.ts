@@ -176,5 +176,5 @@ export function drawSpeed(rig: Rig, coreSpeed: number): number {
   const speed = rig.faults.isOnSlowGraphics ? rig.graphics.slowSpeed : rig.graphics.speed;
   const have = Math.max(32, rig.graphics.memoryMib - rig.faults.graphicsTakenMib);
   const short = Math.max(0, graphicsWantedMib(rig) / have - 1);
-  return Math.max(0.15, (speed * rig.quirks.graphics) / rig.faults.graphicsTrouble / (1 + 4 * Math.min(short, 4)));
+  return Math.max(0.15, (speed * rig.quirks.graphics) / rig.faults.graphicsSlowdown / (1 + 4 * Math.min(short, 4)));
 }

@@ -25,6 +25,7 @@ const Paper = styled.li`
   background: ${colour.card};
   border: 1px solid ${colour.line};
   border-radius: 8px;
+  h2 { font-size: inherit; }
   /* The hole by which the card hangs on its nail. */
   &::before { content: ''; position: absolute; top: 10px; left: 50%; width: 12px; height: 12px; margin-left: -6px; border-radius: 50%; background: ${colour.paper}; border: 1px solid ${colour.line}; }
 `;
@@ -120,7 +121,7 @@ export function CardSummary({ card, answer, onDelete }: CardSummaryProps) {
   const shownFps = reading?.shownFps ?? null;
   return (
     <Paper>
-      <h2 style={{ fontSize: 'inherit' }}>
+      <h2>
         <Title href={`/card/${encodeURIComponent(card.id)}/${next.stepId}`} prefetch={false}>
           {card.title}
         </Title>

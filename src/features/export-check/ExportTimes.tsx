@@ -1,6 +1,7 @@
 import { deriveBaseState, type JobCard } from '@/core/card';
 import { exportTimes } from '@/core/load';
 import { describeExportTaken, describeExportTime, exportWayTexts } from '@/messages/export-check';
+import { Spaced } from '@/ui/layout';
 import { FactList } from '@/ui/lists';
 import { FilmLengthField } from '../fields/FilmLengthField';
 
@@ -21,9 +22,9 @@ export function ExportTimes({ card }: { readonly card: JobCard }) {
         ))}
       </FactList>
       {taken !== null && lengthMin !== null && lengthMin > 0 && <p>{describeExportTaken(taken, lengthMin)}</p>}
-      <div style={{ maxWidth: 220, paddingTop: 8 }}>
+      <Spaced $mostPx={220} $abovePx={8}>
         <FilmLengthField />
-      </div>
+      </Spaced>
     </>
   );
 }

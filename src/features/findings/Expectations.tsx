@@ -7,7 +7,7 @@ import { areSameFixes, type JobCard, targetFpsOf } from '@/core/card';
 import { medianOf } from '@/core/numbers/percentile';
 import { describeExpectation } from '@/messages/evidence';
 import { formatFps, formatFpsRange, formatRate } from '@/messages/format';
-import { Scroller } from '@/ui/layout';
+import { Paragraph, Scroller, Soft } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { describeReadingSetup } from '../readings/describe-setup';
@@ -69,9 +69,9 @@ export function Expectations({ card, explanation }: { readonly card: JobCard; re
           </tbody>
         </Table>
       </Scroller>
-      <p style={{ marginTop: 6, fontSize: 14.5, color: colour.inkSoft }}>
-        Expected from everything on the card but that reading itself: the middle 80 %.
-      </p>
+      <Paragraph $abovePx={6}>
+        <Soft>Expected from everything on the card but that reading itself: the middle 80 %.</Soft>
+      </Paragraph>
     </Sheet>
   );
 }

@@ -21,6 +21,10 @@ const Grid = styled.div`
   grid-template-columns: repeat(auto-fit, minmax(min(100%, 230px), 1fr));
   gap: 12px;
 `;
+const Bought = styled.div`
+  h3 { margin: 10px 0 4px; font-size: 16px; }
+  ul { padding-left: 20px; font-size: 15px; }
+`;
 const Card = styled.article`
   display: flex;
   flex-direction: column;
@@ -99,9 +103,9 @@ export function Plans({ card, diagnosis }: { readonly card: JobCard; readonly di
             that is not seen yet.
           </Note>
           {upgrades.length > 0 && (
-            <>
-              <h3 style={{ fontSize: 16, margin: '10px 0 4px' }}>What something bought would bring</h3>
-              <ul style={{ margin: 0, paddingLeft: 20, fontSize: 15 }}>
+            <Bought>
+              <h3>What something bought would bring</h3>
+              <ul>
                 {upgrades.map(({ id, shownFps, usableProbability: chance }) => (
                   <li key={id}>
                     {fixTitle(id, null)}: {formatFpsRange(shownFps)} a second,{' '}
@@ -109,7 +113,7 @@ export function Plans({ card, diagnosis }: { readonly card: JobCard; readonly di
                   </li>
                 ))}
               </ul>
-            </>
+            </Bought>
           )}
         </>
       )}

@@ -21,6 +21,11 @@ const Question = styled.div`
   > p { margin-top: 4px; font-size: 14.5px; color: ${colour.inkSoft}; }
 `;
 
+const Asked = styled.span`
+  color: ${colour.ink};
+  font-size: 16px;
+`;
+
 const answers = knownStates.map((value) => ({ value, label: knownStateTexts[value] }));
 
 /** Quick answers before anything else, and what the film is for. */
@@ -33,7 +38,7 @@ export function FirstThings() {
         {firstThingIds.map((id) => (
           <Question key={id}>
             <SegmentedField<KnownState>
-              label={<span style={{ color: colour.ink, fontSize: 16 }}>{firstThingTexts[id].question}</span>}
+              label={<Asked>{firstThingTexts[id].question}</Asked>}
               options={answers}
               value={card.firstThings[id]}
               onChange={(answer) => run({ type: 'answerFirstThing', input: { id, answer } })}

@@ -3,6 +3,7 @@
 import type { JobCard } from '@/core/card';
 import { bringsCopies, type FixId } from '@/core/fixes';
 import { attachWaySteps, attachWayTexts } from '@/messages/working';
+import { Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { AttachWayField } from '../editor/AttachWayField';
 
@@ -12,9 +13,9 @@ export function AttachQuestion({ card, fixId }: { readonly card: JobCard; readon
   const { attachWay } = card.editorProfile;
   if (attachWay === 'unknown')
     return (
-      <div style={{ maxWidth: 420, marginBottom: 12 }}>
+      <Spaced $mostPx={420} $belowPx={12}>
         <AttachWayField card={card} />
-      </div>
+      </Spaced>
     );
   return (
     <Note>

@@ -47,7 +47,7 @@ export function WhatChanged({ before, card, diagnosis, move }: WhatChangedProps)
     <Sheet title="What that changed" aside="by all readings and answers together">
       <FactList $nameWidth="minmax(96px, auto)">
         {pairs.map(({ name, from, to }) => (
-          <div key={name} style={{ display: 'contents' }}>
+          <div key={name}>
             <dt>{name}</dt>
             <dd>
               {from === to ? (

@@ -14,7 +14,8 @@ const Zone = styled.div`
   text-align: center;
   border: 2px dashed ${colour.edge};
   border-radius: 8px;
-  p { margin-bottom: 12px; color: ${colour.inkSoft}; }
+  > div { justify-content: center; }
+  p { flex-basis: 100%; margin-bottom: 12px; color: ${colour.inkSoft}; }
   &[data-full] { padding: 8px 12px; text-align: left; > div { justify-content: space-between; } p { flex: 1 1 180px; margin: 0; } }
   [data-over] > & { border-color: ${colour.enamel}; background: ${colour.inset}; }
 `;
@@ -56,8 +57,8 @@ export const AddFootage = memo(function AddFootage({ isFull, onFiles, onAskRepor
         aria-label="Choose a folder of footage"
         onChange={take}
       />
-      <Row style={{ justifyContent: isFull ? 'space-between' : 'center' }}>
-        <p style={isFull ? undefined : { flexBasis: '100%' }}>
+      <Row>
+        <p>
           {isFull
             ? 'Drop more files or folders anywhere on this page.'
             : 'Drop the clips of this project anywhere on this page, or whole folders: MP4, MOV, MKV, WebM or TS, stills and sounds.'}

@@ -9,7 +9,7 @@ import type { DriveKind } from '@/core/machine';
 import { formatCount } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { DropArea } from '@/ui/DropArea';
-import { Row, Soft } from '@/ui/layout';
+import { BesideButton, Row, Soft } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { useOpenCard } from '../shell/card/use-open-card';
 import { StepPage } from '../shell/frame/StepPage';
@@ -148,11 +148,13 @@ export function Footage({ clipId }: FootageProps) {
                 onRemove={remove}
                 onClear={() => setSelection(noneSelected)}
               />
-              <Row style={{ marginTop: 12, justifyContent: 'space-between' }}>
-                <Soft style={{ flex: '1 1 340px' }}>
-                  “Frame”: the longest of reading, decoding and scaling this clip, by the estimate. Press a name for
-                  everything known of it, and to play it for real.
-                </Soft>
+              <Row $isSpread $abovePx={12}>
+                <BesideButton>
+                  <Soft>
+                    “Frame”: the longest of reading, decoding and scaling this clip, by the estimate. Press a name for
+                    everything known of it, and to play it for real.
+                  </Soft>
+                </BesideButton>
                 <Row>
                   <Button onPress={() => exportClips(shown, 'csv', card.title)}>
                     <Download size={17} aria-hidden="true" /> CSV

@@ -43,7 +43,7 @@ const FileList = ({ files }: { readonly files: readonly NotTakenFile[] }) => (
   <ul>
     {files.map((file, i) => (
       // biome-ignore lint/suspicious/noArrayIndexKey: the list only grows at its end
-      <li key={i} style={{ overflowWrap: 'anywhere' }}>
+      <li key={i}>
         <b>{file.fileName}</b>: {describeNotTaken(file.reason)}
       </li>
     ))}

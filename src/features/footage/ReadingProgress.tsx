@@ -4,12 +4,10 @@ import { Square } from 'lucide-react';
 import styled from 'styled-components';
 import { Button } from '@/ui/Button';
 import { Row } from '@/ui/layout';
-import { colour } from '@/ui/tokens';
 import type { FootageState } from './footage-state';
 
 const Box = styled.div`
   margin-bottom: 12px;
-  progress { width: 100%; height: 10px; accent-color: ${colour.oil}; }
   [role='status'] { min-width: 0; flex: 1; overflow: hidden; text-overflow: ellipsis; white-space: nowrap; }
 `;
 

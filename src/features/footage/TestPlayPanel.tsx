@@ -1,7 +1,6 @@
 'use client';
 
 import { Play, Square, Trash2 } from 'lucide-react';
-import styled from 'styled-components';
 import { assertNever } from '@/core/assert-never';
 import { type CardClip, isPlayable } from '@/core/card';
 import type { VideoFacts } from '@/core/footage';
@@ -9,20 +8,15 @@ import { findNearestClip } from '@/core/test-play';
 import { formatMoment } from '@/messages/format';
 import { describeTestPlayFailure, describeTestPlayProgress } from '@/messages/test-play';
 import { Button } from '@/ui/Button';
-import { Row, Soft } from '@/ui/layout';
+import { Row, Soft, Spaced } from '@/ui/layout';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
-import { colour } from '@/ui/tokens';
 import { useFilePicker } from '@/ui/use-file-picker';
 import { useOpenCard } from '../shell/card/use-open-card';
 import { useNotify } from '../shell/notices/notices';
 import { findFile, rememberFile } from './session-files';
 import { TestPlayResult } from './TestPlayResult';
 import { useTestPlay } from './use-test-play';
-
-const Progress = styled.div`
-  progress { width: 100%; height: 10px; accent-color: ${colour.oil}; }
-`;
 
 interface TestPlayPanelProps {
   readonly clip: CardClip;
@@ -70,8 +64,8 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
     <Sheet title="Test-play" aside={newest ? formatMoment(newest.takenAtMs) : 'not played yet'}>
       {picker.input}
       {state.status === 'running' && (
-        <Progress>
-          <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
+        <div>
+          <Row $isSpread $isOneLine>
             <span role="status">{describeTestPlayProgress(state.progress ?? { phase: 'loading' })}</span>
             <Button onPress={stop}>
               <Square size={16} aria-hidden="true" /> Stop
@@ -79,7 +73,7 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
           </Row>
           <progress aria-label="Test-play" max={1} value={shareOf(state.progress ?? { phase: 'loading' })} />
           <Soft>Other work on this computer lowers what is measured: leave it alone for these seconds.</Soft>
-        </Progress>
+        </div>
       )}
       {state.status === 'failed' && (
         <Note kind={state.failure.code === 'test-stopped' ? 'info' : 'alarm'}>
@@ -88,11 +82,11 @@ export function TestPlayPanel({ clip, facts, onOpen }: TestPlayPanelProps) {
       )}
       {newest && state.status !== 'running' && <TestPlayResult test={newest} />}
       {(isUnplayable || isOnlyRead) && state.status !== 'failed' && (
-        <div style={{ margin: newest ? '12px 0' : '0 0 10px' }}>
+        <Spaced $abovePx={newest ? 12 : 0} $belowPx={newest ? 12 : 10}>
           <Note>
             <p>{describeTestPlayFailure({ code: 'codec-not-decoded', codec: facts.codec })}</p>
           </Note>
-        </div>
+        </Spaced>
       )}
       {nearest && (
         <Row $belowPx={10}>

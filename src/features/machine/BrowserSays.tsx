@@ -47,7 +47,7 @@ export function BrowserSays() {
       {facts && (
         <FactList $belowPx={12}>
           {describeFacts(facts).map(([name, value]) => (
-            <div key={name} style={{ display: 'contents' }}>
+            <div key={name}>
               <dt>{name}</dt>
               <dd>{value}</dd>
             </div>

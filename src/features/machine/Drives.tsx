@@ -5,7 +5,7 @@ import styled from 'styled-components';
 import { type CardDrive, type JobCard, type PlaceId, placeIds } from '@/core/card';
 import { type DriveKind, driveKinds } from '@/core/machine';
 import { formatFps } from '@/messages/format';
-import { describeCacheTroubles, describeDriveTrouble, driveTexts, placeTexts } from '@/messages/machine';
+import { describeCacheWarnings, describeDriveWarning, driveTexts, placeTexts } from '@/messages/machine';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { FieldGrid, Spaced } from '@/ui/layout';
@@ -91,8 +91,8 @@ export function Drives({ card }: { readonly card: JobCard }) {
   const { run } = useOpenCard();
   const { drives } = card;
   const set = (drive: CardDrive) => run({ type: 'setDrive', input: { drive } });
-  const trouble = describeDriveTrouble(drives);
-  const cacheTroubles = describeCacheTroubles(card);
+  const warning = describeDriveWarning(drives);
+  const cacheWarnings = describeCacheWarnings(card);
   const options = [{ value: 'unknown', label: 'Don’t know' }, ...drives.map(({ id, label }) => ({ value: id, label }))];
   const driveOf = (place: PlaceId): string => drives.find(({ holds }) => holds.includes(place))?.id ?? 'unknown';
   return (
@@ -164,14 +164,14 @@ export function Drives({ card }: { readonly card: JobCard }) {
           )}
         </FieldGrid>
       </Spaced>
-      {cacheTroubles.map((trouble) => (
-        <Spaced key={trouble}>
-          <Note>{trouble}</Note>
+      {cacheWarnings.map((warning) => (
+        <Spaced key={warning}>
+          <Note>{warning}</Note>
         </Spaced>
       ))}
-      {trouble && (
+      {warning && (
         <Spaced $abovePx={12}>
-          <Note>{trouble} Moving the cache is among the fixes, with what it would bring.</Note>
+          <Note>{warning} Moving the cache is among the fixes, with what it would bring.</Note>
         </Spaced>
       )}
       {drives.length > 0 && (

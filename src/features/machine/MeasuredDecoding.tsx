@@ -6,7 +6,7 @@ import { type DecodeTest, decodedFpsOf, isTelling, measureDecoding, measureReadi
 import { formatFps, formatMoment } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { LinkButton } from '@/ui/LinkButton';
-import { Row, Soft } from '@/ui/layout';
+import { BesideButton, Row, Soft } from '@/ui/layout';
 import { FigureList } from '@/ui/lists';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
@@ -47,10 +47,10 @@ export function MeasuredDecoding() {
     return (
       <Sheet title="Measured on your clips" aside="nothing yet">
         <Row $isSpread>
-          <p style={{ flex: '1 1 320px' }}>
+          <BesideButton>
             Test-play a heavy clip: it measures this drive, this processor and these graphics. What is measured counts
             before all that stands above.
-          </p>
+          </BesideButton>
           <LinkButton href={`/card/${encodeURIComponent(card.id)}/footage`}>Go to Footage</LinkButton>
         </Row>
       </Sheet>

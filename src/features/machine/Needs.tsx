@@ -7,7 +7,7 @@ import { formatFps, formatFpsRange, formatWaitRange } from '@/messages/format';
 import { describeTier, upgradeTexts } from '@/messages/machine';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
-import { Row, Soft, Spaced } from '@/ui/layout';
+import { BesideButton, Row, Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { useBelief } from '../shell/answer/use-belief';
 
@@ -35,10 +35,10 @@ export function Needs({ card }: { readonly card: JobCard }) {
     return (
       <Sheet title="What this film asks for">
         <Row $isSpread>
-          <p style={{ flex: '1 1 320px' }}>
+          <BesideButton>
             The least machine that would do, one with room, and what a better drive, memory, graphics or processor would
             bring here.
-          </p>
+          </BesideButton>
           <Button isDisabled={isAsked} onPress={() => setAsked(true)}>
             {isAsked ? 'Working it out…' : 'Work it out'}
           </Button>

@@ -2,7 +2,6 @@
 
 import { Square } from 'lucide-react';
 import { useState } from 'react';
-import styled from 'styled-components';
 import { readDecodeTable } from '@/adapters/browser/read-decode-table';
 import type { JobCard } from '@/core/card';
 import { compareParts, factsOfMachine, type PartChange, yearOfDecoding } from '@/core/machine';
@@ -15,16 +14,11 @@ import { Row, Soft } from '@/ui/layout';
 import { FigureList } from '@/ui/lists';
 import { Note } from '@/ui/Note';
 import { Sheet } from '@/ui/Sheet';
-import { colour } from '@/ui/tokens';
 import { useMachineSource } from '../shell/card/use-machine-source';
 import { useOpenCard } from '../shell/card/use-open-card';
 import { useNowMs } from '../shell/frame/use-now';
 import { ChangedParts } from './ChangedParts';
 import { useMachineTest } from './use-machine-test';
-
-const Progress = styled.div`
-  progress { width: 100%; height: 10px; accent-color: ${colour.oil}; }
-`;
 
 /** What a measurement found. */
 function MeasuredFigures({ test }: { readonly test: MachineTest }) {
@@ -142,8 +136,8 @@ export function ThisComputer({ card }: { readonly card: JobCard }) {
         </Soft>
       )}
       {isRunning && (
-        <Progress>
-          <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
+        <div>
+          <Row $isSpread $isOneLine>
             <span role="status">{machinePhaseTexts[state.progress?.phase ?? 'loading']}…</span>
             <Button onPress={stop}>
               <Square size={15} aria-hidden="true" /> Stop
@@ -151,7 +145,7 @@ export function ThisComputer({ card }: { readonly card: JobCard }) {
           </Row>
           <progress aria-label="Measuring this computer" max={1} value={state.progress?.doneRatio ?? 0} />
           <Soft>Under a minute. Leave it in front, and let nothing play.</Soft>
-        </Progress>
+        </div>
       )}
       {state.status === 'failed' && <Note kind="alarm">{describeMachineTestFailure(state.failure)}</Note>}
       {failure && <Note kind="alarm">{describeMachineSourceFailure(failure)}</Note>}

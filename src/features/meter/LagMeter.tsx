@@ -45,8 +45,8 @@ const ways = [
 ];
 type Way = (typeof ways)[number]['value'];
 
-const everything: Chosen = { fromSec: null, toSec: null, part: null, isFilmed: false };
-const playing = { doing: 'playing', lengthSec: 15, part: null } as const;
+const everything: Chosen = { fromSec: null, toSec: null, region: null, isFilmed: false };
+const playing = { doing: 'playing', lengthSec: 15, region: null } as const;
 /** Time to go to the editor and press play. */
 const countInMs = 4000;
 
@@ -81,9 +81,9 @@ export function LagMeter() {
   useEffect(() => {
     document.title = `Lag meter · ${card.title} · Oil Can`;
   }, [card.title]);
-  const begin = (of: File, { fromSec, toSec, part, isFilmed }: Chosen) =>
+  const begin = (of: File, { fromSec, toSec, region, isFilmed }: Chosen) =>
     recording.measure(of, {
-      region: part,
+      region,
       clipFps,
       isFilmed,
       fromMs: (fromSec ?? 0) * 1000,
@@ -92,7 +92,7 @@ export function LagMeter() {
   const take = (dropped: File) => {
     setWay('recording');
     setFile(dropped);
-    // Whoever films does so again; the part and the span are another recording's.
+    // Whoever films does so again; the region and the span are another recording's.
     const all = { ...everything, isFilmed: chosen.isFilmed };
     setChosen(all);
     begin(dropped, all);
@@ -104,7 +104,7 @@ export function LagMeter() {
   };
   const measureShared = () => {
     setMeasured(choice);
-    const { part: region, doing, lengthSec } = choice;
+    const { region, doing, lengthSec } = choice;
     if (doing === 'switching') watch.begin({ region, clipFps });
     else capture.measure({ region, clipFps, countInMs, lengthMs: lengthSec * 1000, isOpenEnded: false });
   };

@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import styled from 'styled-components';
 import type { PictureRegion } from '@/core/meter';
 import { colour } from '@/ui/tokens';
-import { PartPicker } from './PartPicker';
+import { RegionPicker } from './RegionPicker';
 
 const Frame = styled.div`
   position: relative;
@@ -24,13 +24,13 @@ interface MeasuredViewProps {
   /** A recording, or the window that is shared now. */
   readonly source: File | MediaStream;
   readonly label: string;
-  readonly part: PictureRegion | null;
+  readonly region: PictureRegion | null;
   readonly size: { readonly widthPx: number; readonly heightPx: number } | null;
-  readonly onPart: (part: PictureRegion) => void;
+  readonly onRegion: (region: PictureRegion) => void;
 }
 
-/** What is measured, to look at, with its part marked on it. */
-export function MeasuredView({ source, label, part, size, onPart }: MeasuredViewProps) {
+/** What is measured, to look at, with its region marked on it. */
+export function MeasuredView({ source, label, region, size, onRegion }: MeasuredViewProps) {
   const video = useRef<HTMLVideoElement>(null);
   const [seen, setSeen] = useState<MeasuredViewProps['size']>(null);
   useEffect(() => {
@@ -62,7 +62,7 @@ export function MeasuredView({ source, label, part, size, onPart }: MeasuredView
         }
       />
       {drawnOn && drawnOn.widthPx > 0 && (
-        <PartPicker part={part} size={drawnOn} spareBelowPx={isLive ? 0 : controlsPx} onChange={onPart} />
+        <RegionPicker region={region} size={drawnOn} spareBelowPx={isLive ? 0 : controlsPx} onChange={onRegion} />
       )}
     </Frame>
   );

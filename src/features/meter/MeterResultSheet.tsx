@@ -18,7 +18,7 @@ import {
 import { Button } from '@/ui/Button';
 import { IntervalsChart } from '@/ui/charts/IntervalsChart';
 import { Disclosure } from '@/ui/Disclosure';
-import { Row, Soft } from '@/ui/layout';
+import { Row, Soft, Spaced } from '@/ui/layout';
 import { FigureList } from '@/ui/lists';
 import { Sheet } from '@/ui/Sheet';
 import { font } from '@/ui/tokens';
@@ -123,7 +123,7 @@ export function MeterResultSheet(props: MeterResultSheetProps) {
       )}
       <KeepReading figures={figures} described={describeShown(result)} onKept={onKept}>
         {doing === 'playing' && (
-          <div style={{ maxWidth: 420 }}>
+          <Spaced $mostPx={420}>
             <NumberField
               label="If it played to its end: the stretch’s length on the timeline"
               unit="s"
@@ -134,7 +134,7 @@ export function MeterResultSheet(props: MeterResultSheetProps) {
               onChange={setStretchSec}
             />
             <p role="status">{pace === 'unknown' ? '' : paceTexts[pace]}</p>
-          </div>
+          </Spaced>
         )}
       </KeepReading>
     </Sheet>

@@ -13,7 +13,7 @@ import { colour } from '@/ui/tokens';
 import { useFilePicker } from '@/ui/use-file-picker';
 import { NumberField } from '../fields/NumberField';
 import { MeasuredView } from './MeasuredView';
-import { PartFields } from './PartFields';
+import { RegionFields } from './RegionFields';
 import type { RecordingState } from './use-recording';
 
 const Zone = styled.div`
@@ -27,14 +27,13 @@ const Zone = styled.div`
 `;
 const Progress = styled.div`
   margin: 12px 0;
-  progress { width: 100%; height: 10px; accent-color: ${colour.oil}; }
 `;
 
 /** What is measured of the recording; nulls stand for "all of it" and "look for it". */
 export interface Chosen {
   readonly fromSec: number | null;
   readonly toSec: number | null;
-  readonly part: PictureRegion | null;
+  readonly region: PictureRegion | null;
   readonly isFilmed: boolean;
 }
 
@@ -57,7 +56,7 @@ export function RecordingSheet(props: RecordingSheetProps) {
     onFiles: ([picked]) => picked && onFile(picked),
   });
   const measured = state.status === 'done' ? state.value : null;
-  const part = chosen.part ?? measured?.reading.region ?? null;
+  const region = chosen.region ?? measured?.reading.region ?? null;
   const isRunning = state.status === 'running';
   const filmedTick = (
     <CheckField isSelected={chosen.isFilmed} onChange={(isFilmed) => onChoose({ isFilmed })}>
@@ -87,14 +86,14 @@ export function RecordingSheet(props: RecordingSheetProps) {
         <MeasuredView
           source={file}
           label={`The recording ${file.name}`}
-          part={part}
+          region={region}
           size={measured}
-          onPart={(drawn) => onChoose({ part: drawn })}
+          onRegion={(drawn) => onChoose({ region: drawn })}
         />
       )}
       {state.status === 'running' && (
         <Progress>
-          <Row style={{ justifyContent: 'space-between', flexWrap: 'nowrap' }}>
+          <Row $isSpread $isOneLine>
             <span role="status">Measuring, {state.progress?.frameCount ?? 0} frames so far</span>
             <Button onPress={onStop}>
               <Square size={16} aria-hidden="true" /> Stop
@@ -124,15 +123,17 @@ export function RecordingSheet(props: RecordingSheetProps) {
               value={chosen.toSec}
               onChange={(toSec) => onChoose({ toSec })}
             />
-            {part && <PartFields part={part} size={measured} onChange={(typed) => onChoose({ part: typed })} />}
+            {region && (
+              <RegionFields region={region} size={measured} onChange={(typed) => onChoose({ region: typed })} />
+            )}
           </FieldGrid>
           <Spaced $abovePx={10}>{filmed}</Spaced>
           <Row $abovePx={14} $belowPx={8}>
             <Button variant={measured ? 'plain' : 'primary'} onPress={onMeasure}>
               <Gauge size={17} aria-hidden="true" /> {measured ? 'Measure again' : 'Measure'}
             </Button>
-            {chosen.part && (
-              <Button variant="quiet" onPress={() => onChoose({ part: null })}>
+            {chosen.region && (
+              <Button variant="quiet" onPress={() => onChoose({ region: null })}>
                 Look for the part again
               </Button>
             )}

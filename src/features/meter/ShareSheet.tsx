@@ -9,14 +9,14 @@ import { formatFps } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Disclosure } from '@/ui/Disclosure';
 import { LinkButton } from '@/ui/LinkButton';
-import { FieldGrid, Row, Soft } from '@/ui/layout';
+import { BesideButton, FieldGrid, Row, Soft } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { SelectField } from '@/ui/SelectField';
 import { Sheet } from '@/ui/Sheet';
 import { colour, font } from '@/ui/tokens';
 import { NumberField } from '../fields/NumberField';
 import { MeasuredView } from './MeasuredView';
-import { PartFields } from './PartFields';
+import { RegionFields } from './RegionFields';
 import type { CaptureControls } from './use-capture';
 import type { WatchControls, WatchedFix } from './use-watch';
 import { WatchView } from './WatchView';
@@ -40,7 +40,7 @@ const Strip = styled.div`
 export interface CaptureChoice {
   readonly doing: Reading['doing'] | 'switching';
   readonly lengthSec: number;
-  readonly part: PictureRegion | null;
+  readonly region: PictureRegion | null;
   /** What is switched to and fro. */
   readonly fix: WatchedFix;
 }
@@ -105,7 +105,7 @@ function RunningView({
       <p>
         {progress.isQuiet
           ? 'Nothing has come for two seconds: the window may be minimised or paused, or nothing moves.'
-          : progress.isPartKnown
+          : progress.isRegionKnown
             ? `About ${formatFps(Math.round(runningFps(progress)))} new pictures a second just now.`
             : 'Looking for the part of the window where the picture plays.'}
       </p>
@@ -129,7 +129,7 @@ export function ShareSheet(props: ShareSheetProps) {
   const { capture, choice, onChoose, onMeasure, watch, watchableFixes, targetFps } = props;
   const { state, isAsking, shared, share, stop, finish, unshare } = capture;
   const measured = state.status === 'done' ? state.value : null;
-  const part = choice.part ?? measured?.reading.region ?? null;
+  const region = choice.region ?? measured?.reading.region ?? null;
   const isRunning = state.status === 'running';
   return (
     <Sheet title="Share the editor’s window" aside="nothing is recorded, and nothing leaves this computer">
@@ -141,19 +141,21 @@ export function ShareSheet(props: ShareSheetProps) {
           <LinkButton href="/practice" isNewTab variant="quiet">
             Open the practice window
           </LinkButton>
-          <Soft style={{ flexBasis: '100%' }}>
-            The browser asks which. Choose the editor’s window, and leave it in sight while it is measured. To try it
-            without an editor, open the practice window and share that.
-          </Soft>
+          <BesideButton $isAlone>
+            <Soft>
+              The browser asks which. Choose the editor’s window, and leave it in sight while it is measured. To try it
+              without an editor, open the practice window and share that.
+            </Soft>
+          </BesideButton>
         </Row>
       )}
       {shared && (
         <MeasuredView
           source={shared.stream}
           label="The shared window"
-          part={part}
+          region={region}
           size={measured}
-          onPart={(drawn) => onChoose({ part: drawn })}
+          onRegion={(drawn) => onChoose({ region: drawn })}
         />
       )}
       {state.status === 'running' &&
@@ -186,9 +188,9 @@ export function ShareSheet(props: ShareSheetProps) {
           )}
         </FieldGrid>
       )}
-      {!isRunning && shared && part && (
+      {!isRunning && shared && region && (
         <FieldGrid $leastPx={150} $belowPx={12}>
-          <PartFields part={part} size={measured} onChange={(typed) => onChoose({ part: typed })} />
+          <RegionFields region={region} size={measured} onChange={(typed) => onChoose({ region: typed })} />
         </FieldGrid>
       )}
       {shared && (
@@ -209,8 +211,8 @@ export function ShareSheet(props: ShareSheetProps) {
                   : `Measure for ${choice.lengthSec} s`}
             </Button>
           )}
-          {choice.part && !isRunning && (
-            <Button variant="quiet" onPress={() => onChoose({ part: null })}>
+          {choice.region && !isRunning && (
+            <Button variant="quiet" onPress={() => onChoose({ region: null })}>
               Look for the part again
             </Button>
           )}

@@ -29,7 +29,7 @@ function describeNow(progress: CaptureProgress | null): string {
   if (!progress) return 'Beginning';
   if (progress.phase === 'counting-in') return `Begins in ${Math.ceil(progress.leftMs / 1000)}`;
   if (progress.isQuiet) return 'Nothing new for two seconds';
-  return progress.isPartKnown ? `${formatRate(runningFps(progress))} a second` : 'Looking for the picture';
+  return progress.isRegionKnown ? `${formatRate(runningFps(progress))} a second` : 'Looking for the picture';
 }
 
 interface WatchPadProps {

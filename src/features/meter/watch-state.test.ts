@@ -7,7 +7,7 @@ const progress = (known: Partial<CaptureProgress> = {}): CaptureProgress => ({
   leftMs: 1000,
   frameCount: 9,
   newBeforeMs: [100, 600, 1900, 2500],
-  isPartKnown: true,
+  isRegionKnown: true,
   isQuiet: false,
   ...known,
 });
@@ -38,12 +38,12 @@ describe('reduceWatch', () => {
     expect(stateAfter(at(0), press(1000), press(1500)).presses).toHaveLength(2);
   });
 
-  it('keeps the rate of the last two seconds, for a minute, once the part is known', () => {
+  it('keeps the rate of the last two seconds, for a minute, once the region is known', () => {
     expect(stateAfter(at(0), at(250)).rates).toEqual([
       { atMs: 0, fps: 1.5 },
       { atMs: 250, fps: 1.5 },
     ]);
-    expect(stateAfter(at(0, { isPartKnown: false }), at(250, { phase: 'counting-in' })).rates).toEqual([]);
+    expect(stateAfter(at(0, { isRegionKnown: false }), at(250, { phase: 'counting-in' })).rates).toEqual([]);
     expect(stateAfter(at(0), at(60_000), at(60_001)).rates.map(({ atMs }) => atMs)).toEqual([60_000, 60_001]);
   });
 

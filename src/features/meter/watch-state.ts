@@ -46,7 +46,7 @@ export function reduceWatch(state: WatchState, action: WatchAction): WatchState 
     case 'progress': {
       const { atMs, progress } = action;
       const kept = state.rates.filter((point) => atMs - point.atMs <= drawnMs);
-      const isKnown = progress.phase === 'measuring' && progress.isPartKnown;
+      const isKnown = progress.phase === 'measuring' && progress.isRegionKnown;
       return {
         ...state,
         isMeasuring: progress.phase === 'measuring',

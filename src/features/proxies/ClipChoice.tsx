@@ -9,7 +9,7 @@ import { formatBytes, formatCount, formatDuration, formatMinutes, formatRate } f
 import { cannotBeMadeHere, describeVerdict } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
-import { Row, Soft, Spaced, VisuallyHidden } from '@/ui/layout';
+import { Row, SecondLine, Soft, Spaced, VisuallyHidden } from '@/ui/layout';
 import { PlainCheck } from '@/ui/PlainCheck';
 import { type ChoiceEvent, codecOf, idsAbove, idsOfCodec } from './choice-state';
 
@@ -45,7 +45,7 @@ function QuickChoices({ candidates, onEvent }: Pick<ClipChoiceProps, 'candidates
       idsAbove(candidates, lines).length !== idsAbove(candidates, all[i - 1] ?? Number.POSITIVE_INFINITY).length,
   );
   return (
-    <Row style={{ gap: '2px 4px' }}>
+    <Row $isClose>
       <Soft>Choose</Soft>
       <Button variant="quiet" onPress={() => onEvent({ type: 'suggested' })}>
         The suggested ones
@@ -125,19 +125,17 @@ export function ClipChoice({ candidates, chosenIds, unreadableIds, inHandIds, on
                     </td>
                     <th scope="row">
                       {facts.fileName}
-                      <Soft as="small" style={{ display: 'block', fontWeight: isSuggested(candidate) ? 600 : 400 }}>
+                      <SecondLine data-strong={isSuggested(candidate) || undefined}>
                         {isInHand
                           ? 'is being made'
                           : isUnreadable && isSuggested(candidate)
                             ? `${describeVerdict(candidate)}; ${cannotBeMadeHere}`
                             : describeVerdict(candidate)}
-                      </Soft>
+                      </SecondLine>
                     </th>
                     <td data-figure>
                       {facts.widthPx} × {facts.heightPx}
-                      <Soft as="small" style={{ display: 'block' }}>
-                        {describeOriginal(facts)}
-                      </Soft>
+                      <SecondLine>{describeOriginal(facts)}</SecondLine>
                     </td>
                     <td data-figure>{canBe ? formatBytes(proxyBytes) : '–'}</td>
                     <td data-figure>{canBe ? describeMaking(minutes) : '–'}</td>

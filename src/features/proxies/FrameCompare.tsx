@@ -36,6 +36,7 @@ const Slide = styled.input`
   width: 100%;
   margin: 6px 0 0;
   accent-color: ${colour.oil};
+  div > span + & { margin: 0; }
 `;
 
 type Grab =
@@ -120,7 +121,7 @@ export function FrameCompare({ card, candidates, recipe }: FrameCompareProps) {
       )}
       {isOpen && (
         <>
-          <Row style={{ alignItems: 'end' }}>
+          <Row $isAtFoot>
             {candidates.length > 1 && (
               <SelectField
                 label="Clip"
@@ -184,8 +185,8 @@ export function FrameCompare({ card, candidates, recipe }: FrameCompareProps) {
                 value={divider}
                 onChange={(event) => setDivider(Number(event.target.value))}
               />
-              <Row style={{ marginTop: 8, flexWrap: 'nowrap' }}>
-                <Soft style={{ whiteSpace: 'nowrap' }}>Place in the clip</Soft>
+              <Row $isOneLine $abovePx={8}>
+                <Soft>Place&nbsp;in&nbsp;the&nbsp;clip</Soft>
                 <Slide
                   type="range"
                   aria-label="Place in the clip"
@@ -194,7 +195,6 @@ export function FrameCompare({ card, candidates, recipe }: FrameCompareProps) {
                   defaultValue={50}
                   onPointerUp={(event) => setPlace(Number(event.currentTarget.value) / 100)}
                   onKeyUp={(event) => setPlace(Number(event.currentTarget.value) / 100)}
-                  style={{ margin: 0 }}
                 />
               </Row>
             </>

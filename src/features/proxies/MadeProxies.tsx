@@ -8,7 +8,7 @@ import { formatBytes, formatCount } from '@/messages/format';
 import { nameRecipeSize } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
-import { Row, Soft, Spaced } from '@/ui/layout';
+import { Row, SecondLine, Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { Tag } from '@/ui/Tag';
 import { findFile } from '../footage/session-files';
@@ -50,9 +50,9 @@ export function MadeProxies({ card, folder, onDelete, onSave }: MadeProxiesProps
               <tr key={entry.name}>
                 <th scope="row">
                   {entry.name} {note && <Tag kind="guess">{note}</Tag>}
-                  <Soft as="small" style={{ display: 'block', fontWeight: 400 }}>
+                  <SecondLine>
                     of {entry.originalName}, {nameRecipeSize(entry.recipe)}
-                  </Soft>
+                  </SecondLine>
                 </th>
                 <td data-figure>{formatBytes(entry.sizeBytes)}</td>
                 {onSave && (

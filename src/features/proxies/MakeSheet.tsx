@@ -165,7 +165,7 @@ export function MakeSheet({ card, chosen, recipe, place, isBusy, onFilesFound, o
               Make {formatCount(chosen.length - missing.length, 'proxy', 'proxies')}
             </Button>
             <Soft>
-              About {formatMinutes(Math.max(1, totalOf(chosen, 'minutes')))}; {formatBytes(neededBytes)} in place of{' '}
+              It takes {formatMinutes(Math.max(1, totalOf(chosen, 'minutes')))}; {formatBytes(neededBytes)} in place of{' '}
               {formatBytes(originalBytes)}. Originals are only read.
             </Soft>
           </Row>

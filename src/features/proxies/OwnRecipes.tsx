@@ -60,7 +60,7 @@ export function OwnRecipes({ recipe, onRecipe }: OwnRecipesProps) {
   return (
     <Spaced $abovePx={12}>
       {picker.input}
-      <Row style={{ alignItems: 'end' }}>
+      <Row $isAtFoot>
         {recipes.length > 0 && (
           <SelectField
             label="Recipes of your own"

@@ -8,7 +8,7 @@ import { describeSecondsLeft, describeStage } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
 import { CheckField } from '@/ui/CheckField';
 import { DataTable, TableFrame } from '@/ui/DataTable';
-import { Row, Soft, Spaced } from '@/ui/layout';
+import { Row, SecondLine, Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { colour } from '@/ui/tokens';
 import { useHasHelper } from '../shell/card/helper-context';
@@ -31,23 +31,16 @@ function QueueRow({ item, canMove }: { readonly item: QueueItem; readonly canMov
       </td>
       <th scope="row">
         {proxyName}
-        <Soft as="small" style={{ display: 'block', fontWeight: 400 }}>
-          of {fileName}
-        </Soft>
+        <SecondLine>of {fileName}</SecondLine>
       </th>
       <td>
         {stage === 'making' && (
-          <progress
-            aria-label={`Making ${proxyName}`}
-            max={frameTotal}
-            value={progress?.frameCount ?? 0}
-            style={{ width: '100%', display: 'block' }}
-          />
+          <progress aria-label={`Making ${proxyName}`} max={frameTotal} value={progress?.frameCount ?? 0} />
         )}
         {describeStage(item)}
       </td>
       <td>
-        <Row style={{ flexWrap: 'nowrap', gap: 2 }}>
+        <Row $isOneLine $isClose>
           {stage === 'waiting' && canMove && (
             <>
               <Button
@@ -104,12 +97,7 @@ export function QueueTable() {
     >
       {!isDone && (
         <>
-          <progress
-            aria-label="All proxies"
-            max={Math.max(1, frameTotal)}
-            value={frameCount}
-            style={{ width: '100%' }}
-          />
+          <progress aria-label="All proxies" max={Math.max(1, frameTotal)} value={frameCount} />
           <Row>
             <Button onPress={() => proxySession.setPaused(!isPaused)}>
               {isPaused ? <Play size={16} aria-hidden="true" /> : <Pause size={16} aria-hidden="true" />}

@@ -9,7 +9,7 @@ import { describeCheckOf } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Disclosure } from '@/ui/Disclosure';
-import { Soft, VisuallyHidden } from '@/ui/layout';
+import { SecondLine, VisuallyHidden } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { useOpenCard } from '../shell/card/use-open-card';
 
@@ -43,9 +43,7 @@ export function ShownByClip({ card }: { readonly card: JobCard }) {
               <tr key={proxy.clipId}>
                 <th scope="row">
                   {nameOf.get(proxy.clipId) ?? proxy.fileName}
-                  <Soft as="small" style={{ display: 'block', fontWeight: 400 }}>
-                    {proxy.fileName}
-                  </Soft>
+                  <SecondLine>{proxy.fileName}</SecondLine>
                 </th>
                 <td>{describeCheckOf(proxy)}</td>
                 <td>

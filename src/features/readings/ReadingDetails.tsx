@@ -38,7 +38,7 @@ export function ReadingDetails({ card, details, onChange }: ReadingDetailsProps)
   const chosen = details.fixes ?? fixesInForce(card);
   return (
     <Disclosure label="What was played, and under which set-up">
-      <Stack $gapPx={14} style={{ paddingTop: 8 }}>
+      <Stack $gapPx={14} $abovePx={8}>
         <FieldGrid $leastPx={230}>
           <SelectField
             label="Set-up it was taken under"

@@ -29,7 +29,7 @@ function Said({ onAskAgain }: { readonly onAskAgain: (question: OpenQuestion) =>
   return (
     <>
       {said.map(({ id, name, text }) => (
-        <Row key={id} style={{ justifyContent: 'space-between' }}>
+        <Row key={id} $isSpread>
           <span>
             <Soft>{name}:</Soft> <b>{text}</b>
           </span>

@@ -4,6 +4,7 @@ import { enoughKinds, latestReading, targetFpsOf } from '@/core/card';
 import { enoughTexts } from '@/messages/card';
 import { formatFps } from '@/messages/format';
 import { Disclosure } from '@/ui/Disclosure';
+import { Spaced } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { NumberField } from '../fields/NumberField';
@@ -31,9 +32,9 @@ export function Symptoms() {
           <Disagreeing card={card} />
           <ReadingList />
           <Disclosure label="Take another reading">
-            <div style={{ paddingTop: 8 }}>
+            <Spaced $abovePx={8}>
               <TakeReading buttonLabel="Store this reading" />
-            </div>
+            </Spaced>
           </Disclosure>
         </Sheet>
       )}
@@ -44,7 +45,7 @@ export function Symptoms() {
           value={card.symptoms.enough}
           onChange={(enough) => run({ type: 'setSymptoms', input: { patch: { enough } } })}
         />
-        <div style={{ maxWidth: 260, paddingTop: 12 }}>
+        <Spaced $mostPx={260} $abovePx={12}>
           <NumberField
             label="A lower target, if that is enough for you"
             unit="a second"
@@ -54,7 +55,7 @@ export function Symptoms() {
             value={card.targetFps}
             onChange={(value) => run({ type: 'setTarget', input: { targetFps: value } })}
           />
-        </div>
+        </Spaced>
       </Sheet>
     </StepPage>
   );

@@ -58,7 +58,7 @@ function FixLine({ fix, posterior, set }: Omit<FixPickerProps, 'card'> & { reado
       </CheckField>
       {chosen && offered.length > 1 && (
         <SelectField
-          label={<span style={{ fontSize: 14 }}>Level</span>}
+          label="Level"
           options={offered.map((each) => ({ value: String(each), label: String(each) }))}
           value={String(chosen.level)}
           onChange={(value) =>

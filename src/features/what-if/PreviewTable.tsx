@@ -8,7 +8,7 @@ import { parseLevelOf, previewFixIds } from '@/core/fixes';
 import { formatFpsRange } from '@/messages/format';
 import { describeLoss, describeWhenToLook } from '@/messages/working';
 import { Button } from '@/ui/Button';
-import { Paragraph, Row, Scroller, Soft, VisuallyHidden } from '@/ui/layout';
+import { Paragraph, Row, Scroller, Soft, Spaced, VisuallyHidden } from '@/ui/layout';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { Sheet } from '@/ui/Sheet';
 import { TextField } from '@/ui/TextField';
@@ -130,7 +130,7 @@ export function PreviewTable({ posterior, set }: PreviewTableProps) {
         </Table>
       </Scroller>
       <Row $belowPx={12}>
-        <div style={{ width: 200 }}>
+        <Spaced $mostPx={200}>
           {kind === 'quality' ? (
             <TextField label="Another quality, such as 1/3" value="" onCommit={addOwn} />
           ) : (
@@ -145,7 +145,7 @@ export function PreviewTable({ posterior, set }: PreviewTableProps) {
               onChange={(heightPx) => heightPx !== null && addOwn(String(heightPx))}
             />
           )}
-        </div>
+        </Spaced>
       </Row>
       {chosen?.fix && (
         <Pictures>

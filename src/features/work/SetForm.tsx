@@ -7,7 +7,7 @@ import { fixCatalogue, isSwitchable } from '@/core/fixes';
 import { fixTitle } from '@/messages/fix-titles';
 import { Button } from '@/ui/Button';
 import { CheckField } from '@/ui/CheckField';
-import { Row, Soft, Stack } from '@/ui/layout';
+import { Row, Soft, Spaced, Stack } from '@/ui/layout';
 import { TextField } from '@/ui/TextField';
 import { useOpenCard } from '../shell/card/use-open-card';
 
@@ -48,8 +48,8 @@ export function SetForm({ card, posterior, set, saveLabel, onSaved, onCancel }: 
     if (run({ type: 'saveWorkingSet', input: { set: { ...set, name, fixes: chosen } } }).ok) onSaved();
   };
   return (
-    <Stack $gapPx={10} style={{ paddingTop: 8 }}>
-      <div style={{ maxWidth: 320 }}>
+    <Stack $gapPx={10} $abovePx={8}>
+      <Spaced $mostPx={320}>
         <TextField
           label="Name of the set"
           value={name}
@@ -58,7 +58,7 @@ export function SetForm({ card, posterior, set, saveLabel, onSaved, onCancel }: 
             return true;
           }}
         />
-      </div>
+      </Spaced>
       <div>
         {choices.map((fix) => (
           <CheckField

@@ -28,12 +28,12 @@ export const averageStages = (belief: Belief, fixes: readonly FixAtLevel[]): Ave
 export function averageStagesWith(belief: Belief, change: (state: SetupState) => SetupState): AverageStages {
   const sums = new Map<string, StageCost>();
   const binding: Record<LaneId, number> = { drive: 0, decoder: 0, drawing: 0 };
-  for (const part of belief.parts) {
-    const count = Math.min(part.count, Math.max(1, Math.round(part.weight * stageSampleCount)));
-    const coefficients = compile(change(part.hypothesis.state), 'heaviest');
+  for (const component of belief.components) {
+    const count = Math.min(component.count, Math.max(1, Math.round(component.weight * stageSampleCount)));
+    const coefficients = compile(change(component.hypothesis.state), 'heaviest');
     for (let i = 0; i < count; i++) {
-      const frame = estimateCompiled(coefficients, pickSample(part.samples, i));
-      const weight = part.weight / count;
+      const frame = estimateCompiled(coefficients, pickSample(component.samples, i));
+      const weight = component.weight / count;
       binding[frame.bindingLane] += weight;
       for (const { id, lane, ms } of frame.stages)
         sums.set(id, { id, lane, ms: (sums.get(id)?.ms ?? 0) + ms * weight });

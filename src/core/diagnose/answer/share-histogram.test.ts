@@ -1,15 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { propertyRuns } from '../../../../tests/arbitrary/setup';
-import type { PartShares } from '../../belief';
+import type { ComponentShares } from '../../belief';
 import { entropyOf, ShareHistogram } from './share-histogram';
 
 const sampleCount = 16;
 const columnCount = 6;
 
-/** Shares of two causes in one part that holds all the weight; only the figures that a histogram looks at. */
-const partOf = (shares: readonly number[]): PartShares => ({
-  part: { weight: 1, count: sampleCount } as PartShares['part'],
+/** Shares of two causes in one component that holds all the weight; only the figures that a histogram looks at. */
+const componentOf = (shares: readonly number[]): ComponentShares => ({
+  component: { weight: 1, count: sampleCount } as ComponentShares['component'],
   gaps: new Float64Array(sampleCount).fill(1),
   shares: new Map([
     ['decode-heavy', Float64Array.from(shares)],
@@ -28,7 +28,7 @@ const arbitraryColumns = fc
 
 function histogramOf(shares: readonly number[], columnOf: Int32Array): ShareHistogram {
   const histogram = new ShareHistogram(columnCount);
-  histogram.add(partOf(shares), evenly, columnOf);
+  histogram.add(componentOf(shares), evenly, columnOf);
   return histogram;
 }
 
@@ -65,7 +65,7 @@ describe('a histogram of shares', () => {
     const histogram = new ShareHistogram(2);
     for (const column of [0, 1])
       histogram.add(
-        partOf(shares),
+        componentOf(shares),
         evenly.map(() => 0.5),
         new Int32Array(sampleCount).fill(column),
       );

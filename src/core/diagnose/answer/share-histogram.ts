@@ -1,4 +1,4 @@
-import type { BeliefPart, PartShares } from '../../belief';
+import type { BeliefComponent, ComponentShares } from '../../belief';
 import type { CauseId } from '../../causes';
 
 /** Bits of not knowing which of several masses holds, out of `total`. */
@@ -11,9 +11,9 @@ export const entropyOf = (masses: Iterable<number>, total: number): number => {
 /** Samples that tests are weighed on; enough to order them by. */
 export const weighedSampleCount = 512;
 
-/** How many of a part's samples are looked at: by its weight, and a few of each. */
-export const weighedCount = (part: BeliefPart): number =>
-  Math.min(part.count, Math.max(4, Math.round(part.weight * weighedSampleCount)));
+/** How many of a component's samples are looked at: by its weight, and a few of each. */
+export const weighedCount = (component: BeliefComponent): number =>
+  Math.min(component.count, Math.max(4, Math.round(component.weight * weighedSampleCount)));
 
 /** What two readings of the same thing differ by, as weights of neighbouring columns (a normal spread of 0.19). */
 const blur = [0.06, 0.24, 0.4, 0.24, 0.06] as const;
@@ -24,10 +24,10 @@ export class ShareHistogram {
 
   constructor(private readonly count: number) {}
 
-  /** Adds one part: `columnOf` gives the column of each sample, with which share `massOf` it falls there. */
-  add({ part, shares }: PartShares, massOf: Float64Array, columnOf: Int32Array): void {
-    const count = weighedCount(part);
-    const weight = part.weight / count;
+  /** Adds one component: `columnOf` gives the column of each sample, with which share `massOf` it falls there. */
+  add({ component, shares }: ComponentShares, massOf: Float64Array, columnOf: Int32Array): void {
+    const count = weighedCount(component);
+    const weight = component.weight / count;
     for (const [id, values] of shares) {
       let masses = this.columns.get(id);
       if (!masses) {

@@ -63,9 +63,9 @@ describe('lightensEffects', () => {
     const belief = inferPosterior(card, { sampleCount: 1000 });
     const computedAt = (effectsAt: 'clip' | 'preview') => ({
       ...belief,
-      parts: belief.parts.map((part) => ({
-        ...part,
-        hypothesis: { ...part.hypothesis, state: withHidden(part.hypothesis.state, { effectsAt }) },
+      components: belief.components.map((component) => ({
+        ...component,
+        hypothesis: { ...component.hypothesis, state: withHidden(component.hypothesis.state, { effectsAt }) },
       })),
     });
     const ids = listProxyCandidates(card, usualRecipe).map(({ clip }) => clip.id);

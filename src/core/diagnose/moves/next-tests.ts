@@ -1,11 +1,11 @@
 import { groups } from 'd3-array';
 import {
   type Belief,
+  type ComponentOutcomes,
+  type ComponentShares,
   inMemoryRatio,
   isMeteredOn,
   outcomesUnder,
-  type PartOutcomes,
-  type PartShares,
   predictedFpsOfWays,
   predictedReadRate,
   predictedSoftwareFps,
@@ -87,12 +87,12 @@ const outcomeOf: Readonly<Record<Exclude<Respect, 'scrubbing'>, keyof Outcomes>>
 };
 
 /** The respect with the largest gap: a reading after a change looks at that one first. */
-function worstRespect({ complaint }: Belief, parts: readonly PartOutcomes[]): Respect {
+function worstRespect({ complaint }: Belief, components: readonly ComponentOutcomes[]): Respect {
   const [first, ...others] = complaint;
   if (!first) throw new Error('worstRespect: nothing is complained of');
   const gapIn = (respect: Respect): number =>
-    parts.reduce((sum, { part, state, out, sampleWeight }) => {
-      const gaps = fillGaps(respect, state, out, part.count, new Float64Array(part.count));
+    components.reduce((sum, { component, state, out, sampleWeight }) => {
+      const gaps = fillGaps(respect, state, out, component.count, new Float64Array(component.count));
       return sum + gaps.reduce((own, gap) => own + gap, 0) * sampleWeight;
     }, 0);
   return others.reduce((worst, respect) => (gapIn(respect) > gapIn(worst) ? respect : worst), first);
@@ -105,10 +105,10 @@ const scoreOf = (cureProbability: number, bits: number, bitsLeft: number, minute
 const columnOfFigure = (figure: number): number =>
   Math.max(0, Math.min(columnCount - 1, Math.round(Math.log(Math.max(1e-3, figure)) / columnWidth + columnCount / 3)));
 
-/** The set-up in force as every part sees it; fixes are compared with it. */
+/** The set-up in force as every component sees it; fixes are compared with it. */
 interface AsIs {
-  readonly shares: readonly PartShares[];
-  readonly parts: readonly PartOutcomes[];
+  readonly shares: readonly ComponentShares[];
+  readonly components: readonly ComponentOutcomes[];
   readonly respect: Respect;
   readonly bitsLeft: number;
   /** Bits that reading again without a change would tell: only what a fix tells beyond that is its own. */
@@ -126,7 +126,7 @@ function figuresOf(respect: Respect, out: Outcomes, count: number): Float64Array
   return felt;
 }
 
-/** The columns that the samples of a part fall into. */
+/** The columns that the samples of a component fall into. */
 function columnsOf(figures: Float64Array, count: number): Int32Array {
   const columnOf = new Int32Array(count);
   for (let i = 0; i < count; i++) columnOf[i] = columnOfFigure(figures[i] as number);
@@ -134,13 +134,17 @@ function columnsOf(figures: Float64Array, count: number): Int32Array {
 }
 
 /** Bits that a reading of the set-up in force would tell. */
-function bitsOfReadingAgain(shares: readonly PartShares[], parts: readonly PartOutcomes[], respect: Respect): number {
+function bitsOfReadingAgain(
+  shares: readonly ComponentShares[],
+  components: readonly ComponentOutcomes[],
+  respect: Respect,
+): number {
   const histogram = new ShareHistogram(columnCount);
-  for (const [p, { part, out }] of parts.entries())
+  for (const [p, { component, out }] of components.entries())
     histogram.add(
-      shares[p] as PartShares,
+      shares[p] as ComponentShares,
       evenly,
-      columnsOf(figuresOf(respect, out, weighedCount(part)), weighedCount(part)),
+      columnsOf(figuresOf(respect, out, weighedCount(component)), weighedCount(component)),
     );
   return histogram.blurred().tell().bits;
 }
@@ -148,7 +152,7 @@ function bitsOfReadingAgain(shares: readonly PartShares[], parts: readonly PartO
 /** What trying a fix would tell, and how likely it cures. */
 function weighFix(
   { complaint }: Belief,
-  { shares, parts, respect, bitsLeft, bitsOfReading }: AsIs,
+  { shares, components, respect, bitsLeft, bitsOfReading }: AsIs,
   candidate: Candidate,
 ): WeighedTest {
   const histogram = new ShareHistogram(columnCount);
@@ -157,14 +161,14 @@ function weighFix(
   const gaps = new Float64Array(weighedSampleCount);
   let cured = 0;
   let ill = 0;
-  for (const [p, { part, state, out }] of parts.entries()) {
-    const count = weighedCount(part);
-    const own = shares[p] as PartShares;
-    const weight = part.weight / count;
+  for (const [p, { component, state, out }] of components.entries()) {
+    const count = weighedCount(component);
+    const own = shares[p] as ComponentShares;
+    const weight = component.weight / count;
     const changed = candidate.fix.applyTo(state, candidate.level);
     // Under most hypotheses most fixes change nothing, and need no work.
     const isSame = changed === state;
-    if (!isSame) evaluate(compile(changed, 'heaviest'), part.samples, changedOut, { to: count, extent });
+    if (!isSame) evaluate(compile(changed, 'heaviest'), component.samples, changedOut, { to: count, extent });
     const shown = isSame ? out : changedOut;
     if (!isSame) fillAllGaps(complaint, changed, shown, count, gaps);
     for (let i = 0; i < count; i++) {
@@ -191,7 +195,7 @@ function weighFix(
 }
 
 /** What answering a question would tell. */
-function weighQuestions(card: JobCard, belief: Belief, { shares, parts, bitsLeft }: AsIs): readonly WeighedTest[] {
+function weighQuestions(card: JobCard, belief: Belief, { shares, components, bitsLeft }: AsIs): readonly WeighedTest[] {
   const isAnswered = (id: string): boolean => card.answers.some((answer) => answer.questionId === id);
   const isRefused = (id: string): boolean => card.refused.some((test) => test.id === id);
   const isOpen = (id: string): boolean => !isAnswered(id) && !isRefused(id);
@@ -201,19 +205,19 @@ function weighQuestions(card: JobCard, belief: Belief, { shares, parts, bitsLeft
   const lookedOut = createOutcomes(weighedSampleCount);
   return open.map((question) => {
     const histogram = new ShareHistogram(question.answers.length);
-    for (const [p, { part, state, out }] of parts.entries()) {
-      const count = weighedCount(part);
-      const looked = question.lookAt?.(part.hypothesis.state, state) ?? state;
+    for (const [p, { component, state, out }] of components.entries()) {
+      const count = weighedCount(component);
+      const looked = question.lookAt?.(component.hypothesis.state, state) ?? state;
       const isSame = looked === state;
       const extent = question.extent ?? 'all';
-      if (!isSame) evaluate(compile(looked, 'heaviest'), part.samples, lookedOut, { to: count, extent });
-      const view = viewSamples(looked, part.samples, isSame ? out : lookedOut);
+      if (!isSame) evaluate(compile(looked, 'heaviest'), component.samples, lookedOut, { to: count, extent });
+      const view = viewSamples(looked, component.samples, isSame ? out : lookedOut);
       const masses = question.answers.map(() => new Float64Array(count));
       for (view.index = 0; view.index < count; view.index++)
         for (const [at, chance] of question.chances(view, belief.complaint).entries())
           (masses[at] as Float64Array)[view.index] = chance;
       for (const [at, massOf] of masses.entries())
-        histogram.add(shares[p] as PartShares, massOf, new Int32Array(count).fill(at));
+        histogram.add(shares[p] as ComponentShares, massOf, new Int32Array(count).fill(at));
     }
     const { bits } = histogram.tell();
     return {
@@ -234,17 +238,17 @@ const testPlayMinutes = 1;
 
 /** What a rate would tell that is measured outside of the editor, in bits; one time in `hiddenRatio` it shows `most`. */
 function bitsOfRate(
-  { shares, parts }: AsIs,
+  { shares, components }: AsIs,
   predict: (view: SampleView) => number,
   { hiddenRatio, most }: { readonly hiddenRatio: number; readonly most: number },
 ): number {
   const histogram = new ShareHistogram(columnCount);
-  for (const [p, { part, state, out }] of parts.entries()) {
-    const count = weighedCount(part);
-    const view = viewSamples(state, part.samples, out);
+  for (const [p, { component, state, out }] of components.entries()) {
+    const count = weighedCount(component);
+    const view = viewSamples(state, component.samples, out);
     const figures = new Float64Array(count);
     for (view.index = 0; view.index < count; view.index++) figures[view.index] = Math.min(most, predict(view));
-    const own = shares[p] as PartShares;
+    const own = shares[p] as ComponentShares;
     histogram.add(own, new Float64Array(count).fill(1 - hiddenRatio), columnsOf(figures, count));
     if (hiddenRatio > 0)
       histogram.add(own, new Float64Array(count).fill(hiddenRatio), columnsOf(figures.fill(most), count));
@@ -330,21 +334,27 @@ export function rankNextTests(
   card: JobCard,
   belief: Belief,
   inForce: readonly FixUse[],
-  shares: readonly PartShares[],
+  shares: readonly ComponentShares[],
   candidates: readonly Candidate[],
 ): readonly NextTest[] {
   const masses = new Map<CauseId, number>();
-  for (const { part, shares: own } of shares)
+  for (const { component, shares: own } of shares)
     for (const [id, values] of own)
       masses.set(
         id,
-        (masses.get(id) ?? 0) + (part.weight / part.count) * values.reduce((sum, value) => sum + value, 0),
+        (masses.get(id) ?? 0) + (component.weight / component.count) * values.reduce((sum, value) => sum + value, 0),
       );
   const total = [...masses.values()].reduce((sum, mass) => sum + mass, 0);
   const bitsLeft = total > 0 ? entropyOf(masses.values(), total) : 0;
-  const parts = outcomesUnder(belief, inForce);
-  const respect = worstRespect(belief, parts);
-  const asIs: AsIs = { shares, parts, respect, bitsLeft, bitsOfReading: bitsOfReadingAgain(shares, parts, respect) };
+  const components = outcomesUnder(belief, inForce);
+  const respect = worstRespect(belief, components);
+  const asIs: AsIs = {
+    shares,
+    components,
+    respect,
+    bitsLeft,
+    bitsOfReading: bitsOfReadingAgain(shares, components, respect),
+  };
   const fixes = candidates.map((candidate) => weighFix(belief, asIs, candidate));
   const offered = [...new Set(fixes.map(({ id }) => id))].flatMap(
     (id) => chooseLevel(fixes.filter((test) => test.id === id)) ?? [],

@@ -8,7 +8,7 @@ const mostStates = 6;
 /** The set-up under some fixes as it is stated, and as the likeliest hypotheses have it. */
 export const statesToTellBy = (belief: Belief, fixes: readonly FixAtLevel[]): readonly SetupState[] => [
   applyFixes(belief.base, fixes),
-  ...[...belief.parts]
+  ...[...belief.components]
     .sort((a, b) => b.weight - a.weight)
     .slice(0, mostStates)
     .map(({ hypothesis }) => applyFixes(hypothesis.state, fixes)),

@@ -1,4 +1,4 @@
-import { type Belief, type BeliefPart, usableGap } from '../../belief';
+import { type Belief, type BeliefComponent, usableGap } from '../../belief';
 import { type FixUse, keyOfFixes } from '../../card';
 import { applyFixes, fixIds } from '../../fixes';
 import { compile, createOutcomes, type Extent, evaluate, type Outcomes, type SetupState } from '../../load';
@@ -18,13 +18,13 @@ interface RoughGap {
   readonly gap: number;
 }
 
-/** One part of the belief in a rough look: few of its samples, and what is known of the states it can be brought to. */
-class RoughPart {
+/** One component of the belief in a rough look: few of its samples, and what is known of the states it can be brought to. */
+class RoughComponent {
   private readonly gaps = new Map<SetupState, RoughGap>();
   private readonly changes = new Map<SetupState, Map<Candidate, SetupState>>();
 
   constructor(
-    readonly part: BeliefPart,
+    readonly component: BeliefComponent,
     private readonly state: SetupState,
     private readonly gapAt: (state: SetupState) => RoughGap,
   ) {}
@@ -51,7 +51,7 @@ class RoughPart {
 export class RoughForecast {
   private readonly known = new Map<string, RoughGap>();
   private readonly extent: Extent;
-  private readonly parts: readonly RoughPart[];
+  private readonly components: readonly RoughComponent[];
   private readonly out: Outcomes = createOutcomes(roughSampleCount + 1);
   private readonly gaps = new Float64Array(roughSampleCount + 1);
 
@@ -60,11 +60,13 @@ export class RoughForecast {
     inForce: readonly FixUse[],
   ) {
     this.extent = extentOfComplaint(belief.complaint);
-    this.parts = belief.parts.flatMap((part) => {
-      const wanted = Math.round(part.weight * Math.min(roughSampleCount, belief.sampleCount));
-      const count = Math.min(part.count, wanted);
-      const state = applyFixes(part.hypothesis.state, inForce);
-      return count > 0 ? [new RoughPart(part, state, (changed) => this.gapOfPart(part, count, changed))] : [];
+    this.components = belief.components.flatMap((component) => {
+      const wanted = Math.round(component.weight * Math.min(roughSampleCount, belief.sampleCount));
+      const count = Math.min(component.count, wanted);
+      const state = applyFixes(component.hypothesis.state, inForce);
+      return count > 0
+        ? [new RoughComponent(component, state, (changed) => this.gapOfComponent(component, count, changed))]
+        : [];
     });
   }
 
@@ -76,8 +78,8 @@ export class RoughForecast {
     let total = 0;
     let usable = 0;
     let gap = 0;
-    for (const rough of this.parts) {
-      const { weight } = rough.part;
+    for (const rough of this.components) {
+      const { weight } = rough.component;
       const figures = rough.of(ordered);
       total += weight;
       usable += weight * figures.probability;
@@ -88,8 +90,8 @@ export class RoughForecast {
     return figures;
   }
 
-  private gapOfPart(part: BeliefPart, count: number, state: SetupState): RoughGap {
-    evaluate(compile(state, 'heaviest'), part.samples, this.out, { to: count, extent: this.extent });
+  private gapOfComponent(component: BeliefComponent, count: number, state: SetupState): RoughGap {
+    evaluate(compile(state, 'heaviest'), component.samples, this.out, { to: count, extent: this.extent });
     fillAllGaps(this.belief.complaint, state, this.out, count, this.gaps);
     let usableCount = 0;
     let gap = 0;

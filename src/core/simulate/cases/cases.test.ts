@@ -142,7 +142,7 @@ describe('playClip', () => {
     programs: [],
     graphics: { ...practice.rig.graphics, decodeMegapixelPerSec: 400 },
     clips: [{ seconds: 10, copy: null, original: stream }],
-    faults: { ...practice.rig.faults, powerShare: 1, unlistedCores: 0, hardwareTrouble: 1 },
+    faults: { ...practice.rig.faults, powerShare: 1, unlistedCores: 0, hardwareSlowdown: 1 },
   };
   const rates = (faults: Partial<Rig['faults']>): readonly (readonly [string, number])[] =>
     playClip(person, { ...rig, faults: { ...rig.faults, ...faults } }, clip, { index: 0, nowMs: 5 })?.runs.map(
@@ -163,7 +163,7 @@ describe('playClip', () => {
     const [loose, one, hardware] = ratios({ powerShare: 0.5 });
     expect([loose, one]).toEqual([expect.closeTo(0.5, 9), expect.closeTo(0.5, 9)]);
     expect(hardware).toBeCloseTo(1, 9);
-    expect(ratios({ hardwareTrouble: 4 }).map((ratio) => Math.round(100 * ratio) / 100)).toEqual([1, 1, 0.25]);
+    expect(ratios({ hardwareSlowdown: 4 }).map((ratio) => Math.round(100 * ratio) / 100)).toEqual([1, 1, 0.25]);
     expect(ratios({ buildCores: 3, staleness: 2, systemDriveStall: 1 }).every((ratio) => ratio === 1)).toBe(true);
     const [crowded = 1] = ratios({ unlistedCores: rig.coreCount - 0.5 });
     expect(crowded).toBeLessThan(1);

@@ -45,7 +45,7 @@ export function playClip(
   const oneFps = (1000 * rig.coreSpeed * rig.faults.powerShare) / (softwareWorkMs(stream) * rig.quirks.decode);
   const gain = 1 + 0.75 * (Math.min(rig.coreCount, mostThreads) - 1);
   const isHardware = stream.canHardware && rig.graphics.decodeMegapixelPerSec > 0;
-  const hardwareFps = rig.graphics.decodeMegapixelPerSec / rig.faults.hardwareTrouble / stream.megapixels;
+  const hardwareFps = rig.graphics.decodeMegapixelPerSec / rig.faults.hardwareSlowdown / stream.megapixels;
   const runOf = (way: DecodeWay, isOneByOne: boolean, fps: number): DecodeRun => {
     const decodedFps = fps * random.factor(spread);
     const frameCount = 90;

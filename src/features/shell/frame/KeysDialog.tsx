@@ -11,6 +11,7 @@ const List = styled.dl`
   gap: 8px 16px;
   margin-bottom: 18px;
   align-items: baseline;
+  > div { display: contents; }
   kbd { font: 14px ${font.mono}; padding: 2px 7px; border: 1px solid ${colour.edge}; border-radius: 4px; background: ${colour.inset}; }
 `;
 
@@ -28,7 +29,7 @@ export default function KeysDialog({ onClose }: { readonly onClose: () => void }
     <DialogBox title="Keys" onClose={onClose}>
       <List>
         {keys.map(([key, what]) => (
-          <div key={key} style={{ display: 'contents' }}>
+          <div key={key}>
             <dt>
               <kbd>{key}</kbd>
             </dt>

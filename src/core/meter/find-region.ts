@@ -31,7 +31,7 @@ const rewritten = { count: 2, ratio: 0.02 } as const;
 const slowMs = 125;
 /** So many such pairs have to show movement: a recorder that writes a still picture anew does so once or twice. */
 const leastSlowPairs = 5;
-/** A part smaller than this share of the window is a clock, a cursor or a meter. */
+/** A region smaller than this share of the window is a clock, a cursor or a meter. */
 const leastAreaRatio = 0.004;
 /** Nor does a picture move in less than this share of the window; a clock does. */
 const leastMovingRatio = 0.006;
@@ -49,7 +49,7 @@ const edgesMs = 250;
 const filmed = { loosenessPx: 0.15, leastDensity: 0.2 } as const;
 
 /** How far each block changed in each pair of frames, for all blocks; beside these it keeps one small picture every quarter of a second. */
-export class PartFinder {
+export class RegionFinder {
   private readonly fine: GreyScaler;
   private readonly coarse: GreyScaler;
   private readonly ratio: number;
@@ -135,7 +135,7 @@ export class PartFinder {
     return noiseOf(this.changes, 0.1) > leastCameraNoise;
   }
 
-  /** The part of the window whose blocks change together, or null where nothing does. */
+  /** The region of the window whose blocks change together, or null where nothing does. */
   find(): PictureRegion | null {
     const { leastLevels, noiseFactor, mostLevels } = changed;
     const noisy = Math.min(mostLevels, Math.max(leastLevels, noiseFactor * noiseOf(this.changes, 0.5)));

@@ -11,7 +11,7 @@ const Area = styled.div<{ readonly $spareBelowPx: number }>`
   cursor: crosshair;
   touch-action: none;
 `;
-const Part = styled.div`
+const Frame = styled.div`
   position: absolute;
   /* Dragging begins inside it as anywhere; keys reach it all the same. */
   pointer-events: none;
@@ -20,34 +20,38 @@ const Part = styled.div`
   &:focus-visible { outline: 3px solid ${colour.enamel}; outline-offset: 2px; }
 `;
 
-/** A part that is drawn smaller than this was a press, not a drag. */
+/** A region that is drawn smaller than this was a press, not a drag. */
 const leastPx = 16;
 
-interface PartPickerProps {
-  readonly part: PictureRegion | null;
+interface RegionPickerProps {
+  readonly region: PictureRegion | null;
   readonly size: { readonly widthPx: number; readonly heightPx: number };
-  /** What is left free below for the controls of a recording; the part may reach into it by keys and figures. */
+  /** What is left free below for the controls of a recording; the region may reach into it by keys and figures. */
   readonly spareBelowPx: number;
-  readonly onChange: (part: PictureRegion) => void;
+  readonly onChange: (region: PictureRegion) => void;
 }
 
-/** A part moved or resized by so much, kept within the picture. */
-function shifted(part: PictureRegion, size: PartPickerProps['size'], change: Partial<PictureRegion>): PictureRegion {
-  const widthPx = Math.max(leastPx, Math.min(size.widthPx, change.widthPx ?? part.widthPx));
-  const heightPx = Math.max(leastPx, Math.min(size.heightPx, change.heightPx ?? part.heightPx));
+/** A region moved or resized by so much, kept within the picture. */
+function shifted(
+  region: PictureRegion,
+  size: RegionPickerProps['size'],
+  change: Partial<PictureRegion>,
+): PictureRegion {
+  const widthPx = Math.max(leastPx, Math.min(size.widthPx, change.widthPx ?? region.widthPx));
+  const heightPx = Math.max(leastPx, Math.min(size.heightPx, change.heightPx ?? region.heightPx));
   return {
     widthPx,
     heightPx,
-    xPx: Math.max(0, Math.min(size.widthPx - widthPx, change.xPx ?? part.xPx)),
-    yPx: Math.max(0, Math.min(size.heightPx - heightPx, change.yPx ?? part.yPx)),
+    xPx: Math.max(0, Math.min(size.widthPx - widthPx, change.xPx ?? region.xPx)),
+    yPx: Math.max(0, Math.min(size.heightPx - heightPx, change.yPx ?? region.yPx)),
   };
 }
 
 /**
- * The part that is measured, over the picture: drawn anew by dragging, moved by arrow keys, resized by arrow keys with
+ * The region that is measured, over the picture: drawn anew by dragging, moved by arrow keys, resized by arrow keys with
  * Shift.
  */
-export function PartPicker({ part, size, spareBelowPx, onChange }: PartPickerProps) {
+export function RegionPicker({ region, size, spareBelowPx, onChange }: RegionPickerProps) {
   const area = useRef<HTMLDivElement>(null);
   const [drawn, setDrawn] = useState<PictureRegion | null>(null);
   const from = useRef<{ readonly xPx: number; readonly yPx: number } | null>(null);
@@ -67,7 +71,7 @@ export function PartPicker({ part, size, spareBelowPx, onChange }: PartPickerPro
     setDrawn(null);
   };
   const byKey = (event: KeyboardEvent) => {
-    if (!part) return;
+    if (!region) return;
     const step = Math.max(1, Math.round(size.widthPx / 100));
     const [dx, dy] =
       event.key === 'ArrowLeft'
@@ -83,11 +87,11 @@ export function PartPicker({ part, size, spareBelowPx, onChange }: PartPickerPro
     event.preventDefault();
     onChange(
       event.shiftKey
-        ? shifted(part, size, { widthPx: part.widthPx + dx, heightPx: part.heightPx + dy })
-        : shifted(part, size, { xPx: part.xPx + dx, yPx: part.yPx + dy }),
+        ? shifted(region, size, { widthPx: region.widthPx + dx, heightPx: region.heightPx + dy })
+        : shifted(region, size, { xPx: region.xPx + dx, yPx: region.yPx + dy }),
     );
   };
-  const shown = drawn ?? part;
+  const shown = drawn ?? region;
   const percent = (value: number, whole: number): string => `${(100 * value) / whole}%`;
   return (
     <>
@@ -112,7 +116,7 @@ export function PartPicker({ part, size, spareBelowPx, onChange }: PartPickerPro
         onPointerCancel={finish}
       />
       {shown && (
-        <Part
+        <Frame
           role="img"
           tabIndex={0}
           aria-label="The part that is measured"

@@ -1,7 +1,7 @@
 import { withOneLayer } from './change-state';
 import { type FetchCost, type FileWork, noWork } from './clip-cost';
 import { type Coefficients, compile } from './compile';
-import type { LoadPart, PlayingMoment, SetupState } from './types';
+import type { LoadTerm, PlayingMoment, SetupState } from './types';
 
 type Changeable<T> = { -readonly [K in keyof T]: T[K] };
 
@@ -12,15 +12,15 @@ const undecoded = ({ megabits, readMs }: FileWork, latencyMs = 0): FetchCost =>
 const unwaited = (fetch: FetchCost): FetchCost => undecoded(fetch, fetch.latencyMs);
 
 /**
- * A set-up's coefficients as if one part of its load took no time: decoding; effects; all layers but one, with the clips
+ * A set-up's coefficients as if one term of its load took no time: decoding; effects; all layers but one, with the clips
  * that lie on them; scaling and showing. What this would bring says how much of a lag is the film's own in this respect.
  */
-export function compileWithoutPart(state: SetupState, part: LoadPart, moment: PlayingMoment): Coefficients {
+export function compileWithoutTerm(state: SetupState, term: LoadTerm, moment: PlayingMoment): Coefficients {
   // `compile` makes all of it anew but for what is fetched. It is changed in place: a changed copy would have a shape of
   // its own, and `evaluate` takes half as long again once it has met several.
-  const c: Changeable<Coefficients> = compile(part === 'layers' ? withOneLayer(state) : state, moment);
+  const c: Changeable<Coefficients> = compile(term === 'layers' ? withOneLayer(state) : state, moment);
   const draws: readonly Changeable<Coefficients['draw']>[] = [c.draw, c.moving];
-  switch (part) {
+  switch (term) {
     case 'decode':
       c.playing = undecoded(c.playing);
       c.hardwareCopyRefMs = 0;
@@ -44,6 +44,6 @@ export function compileWithoutPart(state: SetupState, part: LoadPart, moment: Pl
       }
       return c;
     default:
-      return part satisfies never;
+      return term satisfies never;
   }
 }

@@ -2,11 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { propertyRuns } from '../../../tests/arbitrary/setup';
 import { createRandom } from '../numbers/random';
-import { findingMs, PartFinder } from './find-part';
+import { findingMs, RegionFinder } from './find-region';
 import type { GreyPicture, PictureRegion } from './types';
 
 const window = { widthPx: 640, heightPx: 360 } as const;
-const part: PictureRegion = { xPx: 200, yPx: 80, widthPx: 256, heightPx: 144 };
+const region: PictureRegion = { xPx: 200, yPx: 80, widthPx: 256, heightPx: 144 };
 const recordedFps = 60;
 const frameCount = (findingMs * recordedFps) / 1000;
 
@@ -18,7 +18,7 @@ function fill(picture: GreyPicture, { xPx, yPx, widthPx, heightPx }: PictureRegi
 
 /** What is found in three seconds of a window that is grey but for what is drawn. */
 function findIn(draw: (picture: GreyPicture, frame: number) => void): PictureRegion | null {
-  const finder = new PartFinder(window.widthPx, window.heightPx);
+  const finder = new RegionFinder(window.widthPx, window.heightPx);
   for (let frame = 0; frame < frameCount; frame++) {
     const picture = { ...window, pixels: new Uint8Array(window.widthPx * window.heightPx).fill(40) };
     draw(picture, frame);
@@ -37,15 +37,15 @@ const isNear = (found: PictureRegion | null, wanted: PictureRegion): boolean =>
 
 /** Broad stripes of light and shade that have moved so far. */
 const drawStripes = (picture: GreyPicture, movedPx: number): void =>
-  fill(picture, part, (x) => 128 + 80 * Math.sin((x + movedPx) / 24));
+  fill(picture, region, (x) => 128 + 80 * Math.sin((x + movedPx) / 24));
 
-describe('PartFinder', () => {
+describe('RegionFinder', () => {
   it('finds what moves in every other frame, and not the clock beside it', () => {
     const found = findIn((picture, frame) => {
       drawStripes(picture, 9 * Math.floor(frame / 2));
       drawClock(picture, frame);
     });
-    expect(isNear(found, part)).toBe(true);
+    expect(isNear(found, region)).toBe(true);
   });
 
   it('finds what moves too little from one picture to the next', () => {
@@ -53,27 +53,27 @@ describe('PartFinder', () => {
       drawStripes(picture, frame / 8);
       drawClock(picture, frame);
     });
-    expect(isNear(found, part)).toBe(true);
+    expect(isNear(found, region)).toBe(true);
   });
 
   it('finds a picture that has faded into the window, and not the panel beyond it', () => {
-    const panelTopPx = part.yPx + part.heightPx + 40;
+    const panelTopPx = region.yPx + region.heightPx + 40;
     const panel = { xPx: 0, yPx: panelTopPx, widthPx: window.widthPx, heightPx: window.heightPx - panelTopPx };
     const found = findIn((picture, frame) => {
       const shown = Math.max(0, 1 - frame / (0.9 * frameCount));
-      fill(picture, part, (x) => 40 + shown * (90 + 80 * Math.sin((x + 3 * frame) / 24)));
+      fill(picture, region, (x) => 40 + shown * (90 + 80 * Math.sin((x + 3 * frame) / 24)));
       fill(picture, panel, () => 90);
     });
-    expect(isNear(found, part)).toBe(true);
+    expect(isNear(found, region)).toBe(true);
   });
 
   it('finds a picture of which only the middle moves, up to its own edges and not to a panel’s', () => {
     const panel = { xPx: 0, yPx: 320, widthPx: window.widthPx, heightPx: 40 };
-    const middle = { xPx: part.xPx + 40, yPx: part.yPx + 20, widthPx: 176, heightPx: 104 };
+    const middle = { xPx: region.xPx + 40, yPx: region.yPx + 20, widthPx: 176, heightPx: 104 };
     // What moves fades out towards its sides, so that it has no edge of its own.
     const drawWith = (level: number) => (picture: GreyPicture, frame: number) => {
       fill(picture, panel, () => 200);
-      fill(picture, part, () => level);
+      fill(picture, region, () => level);
       for (let row = 0; row < middle.heightPx; row++) {
         const height = Math.sin((Math.PI * row) / middle.heightPx);
         fill(
@@ -83,7 +83,7 @@ describe('PartFinder', () => {
         );
       }
     };
-    expect(isNear(findIn(drawWith(120)), part)).toBe(true);
+    expect(isNear(findIn(drawWith(120)), region)).toBe(true);
     // As dark as the window itself, it has no edge either: what moves is all that can be found.
     const dark = findIn(drawWith(40));
     expect(dark && dark.yPx + dark.heightPx).toBeLessThanOrEqual(middle.yPx + middle.heightPx + 8);
@@ -100,7 +100,7 @@ describe('PartFinder', () => {
             for (let k = at + x; k < at + x + 4; k++) picture.pixels[k] = (picture.pixels[k] as number) + noise;
         }
     });
-    expect(isNear(found, part)).toBe(true);
+    expect(isNear(found, region)).toBe(true);
   });
 
   it('finds a picture that fills the window and is new in every frame', () => {
@@ -112,26 +112,26 @@ describe('PartFinder', () => {
 
   it('leaves out what a recorder writes anew beside the picture', () => {
     const found = findIn((picture, frame) => {
-      fill(picture, part, (x) => 128 + 80 * Math.sin((x + 9 * Math.floor(frame / 3)) / 24));
+      fill(picture, region, (x) => 128 + 80 * Math.sin((x + 9 * Math.floor(frame / 3)) / 24));
       // Blocks that lead away from the picture, each written anew with every third picture.
       for (let k = 1; k <= 6; k++) {
         const isAnew = (Math.floor(frame / 3) + k) % 3 === 0;
-        fill(picture, { xPx: part.xPx - 16 * k, yPx: 120, widthPx: 8, heightPx: 8 }, () => (isAnew ? 60 : 40));
+        fill(picture, { xPx: region.xPx - 16 * k, yPx: 120, widthPx: 8, heightPx: 8 }, () => (isAnew ? 60 : 40));
       }
     });
-    expect(isNear(found, part)).toBe(true);
+    expect(isNear(found, region)).toBe(true);
   });
 
   it('finds nothing where only a clock runs, and where a recorder writes a still picture anew', () => {
     expect(findIn(drawClock)).toBeNull();
     const rewritten = findIn((picture, frame) => {
-      fill(picture, part, () => (frame < 70 ? 120 : 126));
+      fill(picture, region, () => (frame < 70 ? 120 : 126));
       drawClock(picture, frame);
     });
     expect(rewritten).toBeNull();
   });
 
-  it('finds a part inside of the window or none, whatever its size and what is drawn', () => {
+  it('finds a region inside of the window or none, whatever its size and what is drawn', () => {
     const frames = fc.array(fc.nat(255), { minLength: 1, maxLength: 24 });
     fc.assert(
       fc.property(
@@ -140,7 +140,7 @@ describe('PartFinder', () => {
         frames,
         fc.boolean(),
         (widthPx, heightPx, levels, isFilmed) => {
-          const finder = new PartFinder(widthPx, heightPx, isFilmed);
+          const finder = new RegionFinder(widthPx, heightPx, isFilmed);
           const pictures = levels.map((level, k) => ({
             widthPx,
             heightPx,
@@ -160,9 +160,9 @@ describe('PartFinder', () => {
   });
 
   it('knows a window in which nothing is ever still, as where a camera has filmed it', () => {
-    const noiseOver = (strength: number): PartFinder => {
+    const noiseOver = (strength: number): RegionFinder => {
       const random = createRandom(8);
-      const finder = new PartFinder(window.widthPx, window.heightPx);
+      const finder = new RegionFinder(window.widthPx, window.heightPx);
       for (let frame = 0; frame < 30; frame++) {
         const pixels = Uint8Array.from({ length: window.widthPx * window.heightPx }, () =>
           Math.round(90 + random.between(-strength, strength)),

@@ -5,11 +5,11 @@ import { withOneLayer, withPreview } from './change-state';
 import { type Coefficients, compile } from './compile';
 import { createOutcomes, evaluate, type Outcomes } from './evaluate';
 import { drawParameterSamples } from './parameter-samples';
-import type { LoadPart, SetupState } from './types';
-import { compileWithoutPart } from './without-part';
+import type { LoadTerm, SetupState } from './types';
+import { compileWithoutTerm } from './without-term';
 
 const sampleCount = 12;
-const parts: readonly LoadPart[] = ['decode', 'effects', 'layers', 'size'];
+const terms: readonly LoadTerm[] = ['decode', 'effects', 'layers', 'size'];
 
 function outcomesOf(state: SetupState, coefficients: Coefficients): Outcomes {
   const out = createOutcomes(sampleCount);
@@ -20,15 +20,15 @@ function outcomesOf(state: SetupState, coefficients: Coefficients): Outcomes {
 const isNeverLess = (a: Float64Array, b: Float64Array): boolean =>
   a.every((value, i) => value >= (b[i] as number) * (1 - 1e-12));
 
-describe('a load without one of its parts', () => {
+describe('a load without one of its terms', () => {
   it('never plays slower, and nobody waits longer for a jump, a look or a cut', () => {
     fc.assert(
-      fc.property(arbitraryState, fc.constantFrom(...parts), (state, part) => {
+      fc.property(arbitraryState, fc.constantFrom(...terms), (state, term) => {
         const whole = outcomesOf(state, compile(state, 'heaviest'));
-        const without = outcomesOf(state, compileWithoutPart(state, part, 'heaviest'));
-        expect(isNeverLess(without.shownFps, whole.shownFps), part).toBe(true);
+        const without = outcomesOf(state, compileWithoutTerm(state, term, 'heaviest'));
+        expect(isNeverLess(without.shownFps, whole.shownFps), term).toBe(true);
         for (const name of ['scrubMs', 'scrubSlowMs', 'lookMs', 'cutMs', 'openingSec'] as const)
-          expect(isNeverLess(whole[name], without[name]), `${part} ${name}`).toBe(true);
+          expect(isNeverLess(whole[name], without[name]), `${term} ${name}`).toBe(true);
       }),
       propertyRuns,
     );
@@ -37,7 +37,7 @@ describe('a load without one of its parts', () => {
   it('leaves no work to the decoder, and nothing else untouched by it', () => {
     fc.assert(
       fc.property(arbitraryState, (state) => {
-        const without = compileWithoutPart(state, 'decode', 'heaviest');
+        const without = compileWithoutTerm(state, 'decode', 'heaviest');
         const whole = compile(state, 'heaviest');
         for (const name of ['playing', 'scrub', 'slowScrub', 'cut', 'look', 'thumbnail'] as const) {
           const { softwareOnlyRefMs, hardwareAbleRefMs, hardwareMs, readMs } = without[name];
@@ -53,12 +53,12 @@ describe('a load without one of its parts', () => {
     fc.assert(
       fc.property(arbitraryState, (state) => {
         const bypassed = withPreview(state, { areEffectsBypassed: true });
-        expect(outcomesOf(state, compileWithoutPart(state, 'effects', 'heaviest')).shownFps).toEqual(
+        expect(outcomesOf(state, compileWithoutTerm(state, 'effects', 'heaviest')).shownFps).toEqual(
           outcomesOf(bypassed, compile(bypassed, 'heaviest')).shownFps,
         );
         // Some editors blend even that with nothing.
         const one = withPreview(withOneLayer(state), { isBlending: false });
-        expect(outcomesOf(state, compileWithoutPart(state, 'layers', 'heaviest')).shownFps).toEqual(
+        expect(outcomesOf(state, compileWithoutTerm(state, 'layers', 'heaviest')).shownFps).toEqual(
           outcomesOf(one, compile(one, 'heaviest')).shownFps,
         );
       }),

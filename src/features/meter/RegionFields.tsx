@@ -10,14 +10,14 @@ const fields = [
   ['heightPx', 'Part, height'],
 ] as const;
 
-interface PartFieldsProps {
-  readonly part: PictureRegion;
+interface RegionFieldsProps {
+  readonly region: PictureRegion;
   readonly size: { readonly widthPx: number; readonly heightPx: number } | null;
-  readonly onChange: (part: PictureRegion) => void;
+  readonly onChange: (region: PictureRegion) => void;
 }
 
-/** The part that is measured, in figures. */
-export function PartFields({ part, size, onChange }: PartFieldsProps) {
+/** The region that is measured, in figures. */
+export function RegionFields({ region, size, onChange }: RegionFieldsProps) {
   return fields.map(([key, label]) => (
     <NumberField
       key={key}
@@ -25,8 +25,8 @@ export function PartFields({ part, size, onChange }: PartFieldsProps) {
       unit="px"
       minValue={key === 'widthPx' || key === 'heightPx' ? 8 : 0}
       maxValue={key === 'xPx' || key === 'widthPx' ? (size?.widthPx ?? 16_384) : (size?.heightPx ?? 16_384)}
-      value={part[key]}
-      onChange={(value) => value !== null && onChange({ ...part, [key]: value })}
+      value={region[key]}
+      onChange={(value) => value !== null && onChange({ ...region, [key]: value })}
     />
   ));
 }
