@@ -1,13 +1,12 @@
 // Hidden-fault cases: Oil Can's loop against a fixed list, the raw estimate and an oracle.
 // `npm run -s bench:diagnosis [-- --first N --last N]`; --quick runs a few; --rows prints a line a case on standard error.
-// Two processes share the seeds.
+// Two processes share the seeds. With --second, pairs of films on one machine: what the first taught, and what that brings.
 // The last line is one JSON object. Tuned on seeds 1 to 300, reported on 1001 to 1300.
-import { spawn } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
-import { percentileOfSorted } from '@/core/numbers/percentile';
-import { createRandom } from '@/core/numbers/random';
 import type { ReadingWay } from '@/core/simulate/cases';
+import { reportSeconds } from './diagnosis/report-seconds';
+import { runInTwo } from './diagnosis/run-in-two';
 import type { Ending } from './diagnosis/session';
+import { medianOf, withRange } from './diagnosis/with-range';
 
 interface Named {
   readonly id: string;
@@ -42,57 +41,17 @@ const isQuick = process.argv.includes('--quick');
 const arePrinted = process.argv.includes('--rows');
 const first = numberAfter('--first', 1001);
 const last = numberAfter('--last', isQuick ? first + 3 : 1300);
-const processCount = 2;
-
-function runPart(offset: number): Promise<readonly Row[]> {
-  const script = fileURLToPath(new URL('./diagnosis/run-seeds.ts', import.meta.url));
-  const args = ['--import', 'tsx', script, String(first + offset), String(last), String(processCount)];
-  const child = spawn(process.execPath, args, { stdio: ['ignore', 'pipe', 'inherit'] });
-  let text = '';
-  child.stdout.on('data', (chunk: Buffer) => {
-    text += chunk;
-    if (arePrinted) process.stderr.write(chunk);
-  });
-  return new Promise((resolve, reject) => {
-    child.on('exit', (code) => {
-      if (code !== 0) reject(new Error(`bench:diagnosis: a part ended with ${code}`));
-      else
-        resolve(
-          text
-            .trim()
-            .split('\n')
-            .filter(Boolean)
-            .map((line) => JSON.parse(line) as Row),
-        );
-    });
-  });
+if (process.argv.includes('--second')) {
+  console.log(JSON.stringify(await reportSeconds(first, last, arePrinted)));
+  process.exit();
 }
 
-const rows = (await Promise.all(Array.from({ length: processCount }, (_, i) => runPart(i)))).flat();
-
-/** A figure with the range that it takes over redrawn cases: the middle 90 % of 400 draws. */
-function withRange(over: readonly Row[], figure: (rows: readonly Row[]) => number) {
-  const random = createRandom(20261125);
-  const draws = Array.from({ length: 400 }, () => figure(over.map(() => random.pick(over)))).sort((a, b) => a - b);
-  const round = (value: number): number => Math.round(value * 1000) / 1000;
-  return {
-    value: round(figure(over)),
-    low: round(percentileOfSorted(draws, 0.05)),
-    high: round(percentileOfSorted(draws, 0.95)),
-  };
-}
+const rows = await runInTwo<Row>('run-seeds', first, last, arePrinted);
 
 const shareOf =
   (test: (row: Row) => boolean) =>
   (over: readonly Row[]): number =>
     over.filter(test).length / over.length;
-const medianOf =
-  (pick: (row: Row) => number) =>
-  (over: readonly Row[]): number =>
-    percentileOfSorted(
-      over.map(pick).sort((a, b) => a - b),
-      0.5,
-    );
 const sumOf = (pick: (row: Row) => number): number => rows.reduce((sum, row) => sum + pick(row), 0);
 
 const isNamedFirst = shareOf((row) => row.named[0]?.id === row.trueCauseId);
@@ -176,11 +135,11 @@ console.log(
           ),
           medianMinutes: withRange(
             curable,
-            medianOf((row) => row[way].minutes),
+            medianOf<Row>((row) => row[way].minutes),
           ),
           medianTrials: withRange(
             curable,
-            medianOf((row) => row[way].trialCount),
+            medianOf<Row>((row) => row[way].trialCount),
           ),
           needlessKept: sumOf((row) => row[way].needlessCount),
           harmfulKept: sumOf((row) => row[way].harmfulCount),

@@ -100,7 +100,7 @@ describe('oil-can', () => {
   it('check says whether a card can be used, and why not', async () => {
     expect(await oilCan('check', 'src/demo/cards/decode-bound.json')).toMatchObject({
       exitCode: 0,
-      json: { isValid: true, version: 11 },
+      json: { isValid: true, version: 12 },
     });
     const broken = await oilCan('check', 'package.json');
     expect(broken).toMatchObject({ exitCode: 1, json: { failure: { code: 'card-not-a-card' } } });

@@ -1,5 +1,5 @@
 import { priorBelief } from '@/core/belief';
-import { fixesInForce, keyOfFix } from '@/core/card';
+import { fixesInForce, type JobCard, keyOfFix } from '@/core/card';
 import { chooseMove, type Diagnosis, diagnose, keptState, rankCardFixes } from '@/core/diagnose';
 import { type FixAtLevel, type FixId, findFix, fixCatalogue } from '@/core/fixes';
 import type { PracticeCase } from '@/core/simulate/cases';
@@ -13,6 +13,10 @@ export interface LoopNotes {
   readonly ending: Ending;
   /** What it named at its end, or after three readings where it took more: mostly it has cured by then. */
   readonly named: Diagnosis['causes'];
+  /** What it held likeliest before it had advised anything. */
+  readonly namedAtOnce: Diagnosis['causes'];
+  /** The card as it was left. */
+  readonly card: JobCard;
   readonly diagnoseMs: readonly number[];
 }
 
@@ -48,11 +52,13 @@ export function nameCauses(practice: PracticeCase): Diagnosis['causes'] {
 export function runLoop(practice: PracticeCase, log: (line: string) => void = () => {}): LoopNotes {
   const session = new Session(practice);
   let named: Diagnosis['causes'] | null = null;
+  let namedAtOnce: Diagnosis['causes'] | null = null;
   const diagnoseMs: number[] = [];
   const look = (): Diagnosis => {
     const startedMs = performance.now();
     const diagnosis = diagnose(session.card);
     diagnoseMs.push(performance.now() - startedMs);
+    namedAtOnce ??= diagnosis.causes;
     if (session.card.readings.length <= 3) named = diagnosis.causes;
     return diagnosis;
   };
@@ -90,7 +96,13 @@ export function runLoop(practice: PracticeCase, log: (line: string) => void = ()
     // The newest change brought it there; earlier ones may have become needless.
     for (const fix of [...fixesInForce(session.card)].slice(0, -1)) session.giveBack(fix);
   } else for (const fix of look().giveBack) session.takeBack(fix);
-  return { ending: endingOf(session, solvedMinutes), named: named ?? [], diagnoseMs };
+  return {
+    ending: endingOf(session, solvedMinutes),
+    named: named ?? [],
+    namedAtOnce: namedAtOnce ?? [],
+    card: session.card,
+    diagnoseMs,
+  };
 }
 
 /** The fixed list: cheapest and most reversible first, a reading after each. */

@@ -4,7 +4,7 @@ import type { FixId } from '@/core/fixes';
 import { type DecodeTest, decodedFpsOf } from '@/core/test-play';
 import { playFeelTexts } from './editor';
 import { fixTitle } from './fix-titles';
-import { formatFpsRange, formatRate } from './format';
+import { formatFpsRange, formatRate, joinLabels } from './format';
 import { lagMomentTexts } from './interview';
 import { questionTexts } from './questions';
 import { describeFileRead } from './test-play';
@@ -129,6 +129,8 @@ export function describeEvidence({ source, expected }: CauseEvidence, card: JobC
       return `You complain of: ${card.symptoms.moments.map((id) => lagMomentTexts[id].toLowerCase()).join('; ')}.`;
     case 'contrast':
       return `You say that it lags only with ${source.without}.`;
+    case 'lessons':
+      return `Learned on ${joinLabels([...new Set(card.lessons.map(({ from }) => `“${from}”`))], ' and ')}, on this machine and in this editor.`;
     default:
       return source satisfies never;
   }

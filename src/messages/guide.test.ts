@@ -190,6 +190,7 @@ describe('describeEvidence', () => {
       { kind: 'answer', questionId: 'of-a-newer-one', answer: 'yes' },
       { kind: 'complaint' },
       { kind: 'contrast', without: 'effects' },
+      { kind: 'lessons' },
     ];
     for (const source of sources) expectGoodWords(describeEvidence({ source, logFactor: 1, expected: null }, card()));
     expect([0.3, 1, 3].map(describeWeight)).toEqual(['a little', 'clearly', 'strongly']);

@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
 import { deep, openCards, openStep } from './screens';
 
@@ -72,4 +73,35 @@ test('says what the film asks for, and what each better part would buy', async (
   await expect(needs).toContainText(/At least\d+ cores/);
   await expect(needs.getByRole('row')).toHaveCount(6);
   await expect(needs.getByRole('row', { name: /A quick processor of today/ })).toContainText(/\d/);
+});
+
+test('takes what one project taught over to the next, and drops a line of it', async ({ page }) => {
+  const demo = await readFile(new URL('../../src/demo/cards/decode-bound.json', import.meta.url), 'utf8');
+  const own = { ...JSON.parse(demo), id: 'own-kiln', title: 'Kiln diaries, episode 5' };
+  await openCards(page);
+  await page.getByLabel('Import card files').setInputFiles({
+    name: 'own.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(own)),
+  });
+  const card = page.getByRole('listitem').filter({ hasText: own.title });
+  await expect(card).toContainText('The originals are too heavy to decode', { timeout: 30_000 });
+  await page.getByRole('button', { name: 'Start a card' }).click();
+  await page
+    .getByRole('navigation', { name: 'Steps' })
+    .getByRole('link', { name: /^Machine/ })
+    .click();
+  const lessons = page.getByRole('region', { name: 'From your last project' });
+  await expect(lessons).toContainText(own.title);
+  const thread = 'Your editor decodes with several threads';
+  await expect(lessons.getByRole('listitem').filter({ hasText: thread })).toBeVisible();
+  await lessons.getByRole('button', { name: `Drop: ${thread}` }).click();
+  await expect(lessons).not.toContainText(thread);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(lessons).toContainText(thread);
+  await lessons.getByRole('button', { name: 'I edit in another editor now' }).click();
+  await expect(lessons).toBeHidden();
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Machine', exact: true, level: 1 })).toBeVisible();
+  await expect(lessons).toBeHidden();
 });

@@ -26,7 +26,7 @@ const changed = (entry: CardEntry, ...changes: readonly CardChange[]): CardEntry
   const pending = [...entry.pending, ...changes.map((change, i) => ({ change, atMs: 10 + i }))];
   return { ...entry, pending, view: replay(entry.base, pending) };
 };
-const summary: AnswerSummary = { edition: 1, cause: { kind: 'usable' }, move: null };
+const summary: AnswerSummary = { edition: 1, cause: { kind: 'usable' }, move: null, lessons: [] };
 const answered = (entry: CardEntry, of: JobCard | null, revision: number): CardEntry => ({
   ...entry,
   answer: { summary, card: of, revision },

@@ -30,8 +30,13 @@ const shown = (store: CardStore, id = 'a') => {
   if (!found) throw new Error(`no card ${id}`);
   return found;
 };
-const usable: AnswerSummary = { edition: answerEdition, cause: { kind: 'usable' }, move: null };
-const unknown: AnswerSummary = { edition: answerEdition, cause: { kind: 'unknown', needs: ['footage'] }, move: null };
+const usable: AnswerSummary = { edition: answerEdition, cause: { kind: 'usable' }, move: null, lessons: [] };
+const unknown: AnswerSummary = {
+  edition: answerEdition,
+  cause: { kind: 'unknown', needs: ['footage'] },
+  move: null,
+  lessons: [],
+};
 
 /** What another tab wrote arrives by a message of the database. */
 const until = (isTrue: () => boolean) => vi.waitFor(() => expect(isTrue()).toBe(true), { interval: 10 });

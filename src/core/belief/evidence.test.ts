@@ -8,7 +8,8 @@ import type { JobCard } from '../card';
 import { compile, createOutcomes, drawParameterSamples, evaluate, outcomeNames } from '../load';
 import { extentOf, extents } from '../load/evaluate';
 import { extentOfComplaint, fillAllGaps, respects } from '../usable';
-import { baseStateOf, listEvidence } from './evidence';
+import { baseStateOf } from './card-state';
+import { listEvidence } from './evidence';
 import { questionCatalogue } from './questions';
 import { viewSamples } from './weighing';
 

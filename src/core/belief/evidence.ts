@@ -1,10 +1,9 @@
-import { deriveBaseState, playsByOf, targetFpsOf } from '../card/derive-setup';
+import { playsByOf, targetFpsOf } from '../card/derive-setup';
 import { keyOfFixes } from '../card/fixes-in-force';
 import type { FixUse, JobCard } from '../card/types';
-import type { PriorFacts } from '../causes';
-import type { SetupState } from '../load/types';
 import { complaintOf, fillGaps, type Respect, respectsAsked } from '../usable';
 import { usableRateRatio } from '../usable/limits';
+import { listLessonEvidence } from './lessons';
 import { readingSpread } from './likelihood';
 import { findQuestion, type QuestionDefinition } from './questions';
 import { listReadingEvidence, meteredStandMs } from './reading-evidence';
@@ -124,27 +123,7 @@ export function listEvidence(card: JobCard): readonly Evidence[] {
     ...listOfContrasts(card, targetFps),
     ...listOfAnswers(card),
     ...listTestPlayEvidence(card),
+    ...listLessonEvidence(card),
   ];
   return [...all].sort((a, b) => (a.key < b.key ? -1 : a.key > b.key ? 1 : 0));
 }
-
-/** Answers that make faults likelier before any reading. */
-export const priorFactsOf = (card: JobCard): PriorFacts => ({
-  isPluggedIn: card.machine.isPluggedIn.value,
-  isUpToDate: card.firstThings['up-to-date'],
-  wasRestarted: card.firstThings.restarted,
-  isBuilding: card.editor.isBuilding,
-  isSourcePanelOpen: card.editor.isSourcePanelOpen,
-  isSystemDriveStated: card.machine.systemDriveFreePercent.source !== 'assumed',
-  isFootageDriveStated:
-    card.machine.footageDrive.source !== 'assumed' || card.clips.every((clip) => clip.drive !== null),
-  isMemoryStated: card.machine.memoryMib.source !== 'assumed',
-  isProxyQualityStated: card.editor.proxyQualityRatio !== null,
-});
-
-/**
- * The base set-up that hypotheses are built on. The speed that test-plays measured is evidence like any other: taken for
- * the machine's own, it would hold a processor that is held back, or shared with others, for a slow one. That they saw
- * the graphics decode stands.
- */
-export const baseStateOf = (card: JobCard): SetupState => deriveBaseState(card, []);

@@ -1,5 +1,7 @@
+export { priorFactsOf } from './card-state';
 export { conditionOnRate } from './condition-on-rate';
-export { isMeteredOn, priorFactsOf } from './evidence';
+export { drawLessons } from './draw-lessons';
+export { isMeteredOn } from './evidence';
 export { type CauseEvidence, type Explanation, explainInSteps } from './explain';
 export {
   type BeliefForecast,
@@ -11,6 +13,7 @@ export {
   rangesUnder,
   usableGap,
 } from './forecast-belief';
+export { type LessonId, learnedRatio, lessonIds, lessonKindOf } from './lessons';
 export { type Belief, type BeliefComponent, inferPosterior, type PosteriorOptions } from './posterior';
 export { priorBelief, priorOfState } from './prior';
 export { findQuestion, type QuestionId, questionCatalogue, type SampleView } from './questions';

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { loadDemoCards } from '@/demo/load-demo-cards';
 import { measuredReading } from '../../../tests/arbitrary/readings';
 import { createReading, deriveBaseState, type MeasuredReading, type Reading } from '../card';
-import { createOutcomes } from '../load';
+import { createOutcomes, drawParameterSamples } from '../load';
 import type { Confidence } from '../meter';
 import { listReadingEvidence } from './reading-evidence';
 
@@ -20,7 +20,8 @@ const readingOf = (id: string, shownFps: number, change: Partial<Reading> = {}):
 function logOf(readings: readonly Reading[], name: 'shownFps' | 'standMs', figure: number): number {
   const out = createOutcomes(1);
   out[name][0] = figure;
-  const view = { state: base, out, index: 0, severityOf: () => 0, parameterOf: () => 1 };
+  const samples = drawParameterSamples(1, base.setup.machine);
+  const view = { state: base, samples, out, index: 0, severityOf: () => 0, parameterOf: () => 1 };
   const sum = new Float64Array(1);
   for (const { addTo } of listReadingEvidence(readings, targetFps, ['playing'])) addTo(sum, view, 1);
   return sum[0] as number;

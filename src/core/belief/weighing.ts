@@ -6,7 +6,7 @@ import { createBoundsWeigher, createValueWeigher, ownRateSpread, type Weigher } 
 import type { LookAt, SampleView } from './questions';
 
 /** The samples of one hypothesis; `index` is for the weigher to move. */
-export type WeighedSamples = SampleView & { index: number };
+export type WeighedSamples = SampleView & { readonly samples: ParameterSamples; index: number };
 
 /** Where something that is known comes from, for telling a person. */
 export type EvidenceSource =
@@ -14,7 +14,8 @@ export type EvidenceSource =
   | { readonly kind: 'answer'; readonly questionId: string; readonly answer: string }
   | { readonly kind: 'test-play'; readonly testId: string }
   | { readonly kind: 'complaint' }
-  | { readonly kind: 'contrast'; readonly without: 'effects' | 'layers' };
+  | { readonly kind: 'contrast'; readonly without: 'effects' | 'layers' }
+  | { readonly kind: 'lessons' };
 
 /** Whether two sources are one: readings of one set-up are taken together. */
 export const isSameSource = (a: EvidenceSource, b: EvidenceSource): boolean => JSON.stringify(a) === JSON.stringify(b);
@@ -23,6 +24,7 @@ export const isSameSource = (a: EvidenceSource, b: EvidenceSource): boolean => J
 export function viewSamples(state: SetupState, samples: ParameterSamples, out: Outcomes): WeighedSamples {
   const view: WeighedSamples = {
     state,
+    samples,
     out,
     index: 0,
     severityOf: (id) => (state.hidden.troubles[id] > 0 ? (samples[severityName(id)][view.index] as number) : 0),

@@ -232,6 +232,13 @@ describe('migrateCard', () => {
     expect(parsed.value.timeline.effects.map(({ strength }) => strength)).toEqual(['usual', 'usual']);
   });
 
+  it('reads a card that version 11 stored: nothing had been learned before it, and nothing else changes', async () => {
+    const stored = JSON.parse(await readFile(new URL('./examples/version-11.json', import.meta.url), 'utf8'));
+    const parsed = parseCard(stored);
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
+    expect(parsed.value).toEqual({ ...stored, version: 12, lessons: [] });
+  });
+
   it('reads a card that version 7 stored: nothing more is known of its programs and its machine', async () => {
     const stored = JSON.parse(await readFile(new URL('./examples/version-7.json', import.meta.url), 'utf8'));
     const parsed = parseCard(stored);

@@ -1,6 +1,6 @@
 import type { Fact } from '../machine/facts';
 import { jobCardFormat, jobCardVersion } from './schema';
-import type { CardEditor, EditorProfile, ExportCheckState, JobCard } from './types';
+import type { CardEditor, EditorProfile, ExportCheckState, JobCard, Lesson } from './types';
 
 const assumed = <T>(value: T): Fact<T> => ({ value, source: 'assumed' });
 
@@ -61,6 +61,8 @@ export function createJobCard(input: {
   readonly nowMs: number;
   /** What is known of the person's editor from their card before. */
   readonly editorProfile?: EditorProfile;
+  /** What that card taught of editor and machine. */
+  readonly lessons?: readonly Lesson[] | undefined;
   /** The machine as their card before has it. */
   readonly machine?: KnownMachine;
 }): JobCard {
@@ -140,6 +142,7 @@ export function createJobCard(input: {
     refused: [],
     putBackDone: [],
     editorProfile: input.editorProfile ?? unknownProfile,
+    lessons: input.lessons ?? [],
     workingSets: [],
     workingSetId: null,
     chosenPlan: [],

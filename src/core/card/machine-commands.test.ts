@@ -12,6 +12,7 @@ import {
   deriveBaseState,
   type JobCard,
   knownMachineOf,
+  type Lesson,
   listChosen,
   parseCard,
   recorderAt,
@@ -108,7 +109,7 @@ describe('the machine on a card', () => {
     const next = createJobCard({ id: 'd', title: 'd', nowMs: 5, machine: knownMachineOf(first) });
     expect(next.machineProfile).toEqual({ id: 'm', name: 'the old laptop' });
     expect(next.machineTest).toEqual(test);
-    const back = applyAll(first, { type: 'takeMachine', input: { known: knownMachineOf(empty) } });
+    const back = applyAll(first, { type: 'takeMachine', input: { known: knownMachineOf(empty), lessons: [] } });
     expect(knownMachineOf(back)).toEqual(knownMachineOf(empty));
   });
 });
@@ -176,10 +177,40 @@ describe('new parts', () => {
   it('of the processor: all that was measured goes, and an undo brings it back', () => {
     const changed = applyAll(known, { type: 'changeParts', input: { parts: ['processor'] } });
     expect([changed.machineTest, changed.decodeTests]).toEqual([null, []]);
-    const { machine, drives, machineTest, decodeTests } = known;
-    const back = applyAll(changed, { type: 'restoreMachine', input: { machine, drives, machineTest, decodeTests } });
+    const { machine, drives, machineTest, decodeTests, lessons } = known;
+    const before = { machine, drives, machineTest, decodeTests, lessons };
+    const back = applyAll(changed, { type: 'restoreMachine', input: before });
     expect(back).toEqual({ ...known, updatedAtMs: back.updatedAtMs });
     expect(applyAll(known, { type: 'changeParts', input: { parts: [] } })).toBe(known);
+  });
+
+  it('takes what was learned of the old part along, and of nothing else; another editor takes its own', () => {
+    const of = (id: string, ...parts: Lesson['of']): Lesson => ({
+      id,
+      of: parts,
+      from: 'Before',
+      about: '',
+      edges: [0.5],
+      before: [0.9, 0.1],
+      after: [0.2, 0.8],
+    });
+    const [rate, drive, thread] = [
+      of('decode-rate', 'processor', 'editor'),
+      of('drive-rate', 'drives'),
+      of('one-decode-thread', 'editor'),
+    ];
+    const taught = applyAll(known, { type: 'setLessons', input: { lessons: [rate, drive, thread] } });
+    const idsOf = (card: typeof known) => card.lessons.map(({ id }) => id);
+    expect(idsOf(applyAll(taught, { type: 'changeParts', input: { parts: ['processor'] } }))).toEqual([
+      'drive-rate',
+      'one-decode-thread',
+    ]);
+    const named = applyAll(taught, { type: 'setEditorProfile', input: { patch: { name: 'The first' } } });
+    expect(idsOf(named)).toHaveLength(3);
+    expect(idsOf(applyAll(named, { type: 'setEditorProfile', input: { patch: { name: 'Another' } } }))).toEqual([
+      'drive-rate',
+    ]);
+    expect(idsOf(applyAll(named, { type: 'setEditorProfile', input: { patch: { viewers: 'two' } } }))).toHaveLength(3);
   });
 
   it('counts what a small piece waited for the drive, where it was told', () => {

@@ -229,6 +229,9 @@ function addStrengths(card: RawCard): RawCard {
   };
 }
 
+/** Nothing was learned from one card for the next. */
+const addLessons = (card: RawCard): RawCard => ({ ...card, version: 12, lessons: [] });
+
 /**
  * One step a version: `migrations[1]` turns a version 1 document into a version 2 one, and so on.
  * Steps are pure, never removed, and each comes with a stored example in its test. Version 1 is the first.
@@ -244,6 +247,7 @@ export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = 
   8: addProxies,
   9: addCourses,
   10: addStrengths,
+  11: addLessons,
 };
 
 /** Takes a document up to `newest` step by step; throws where a step is missing, which a test rules out. */

@@ -30,7 +30,7 @@ import { proxyFaultCodes } from '../proxies/fault-codes';
 import { decodeWays } from '../test-play/types';
 
 /**
- * The job card document, version 11: one laggy project on one machine. The unit of storage and of exchange;
+ * The job card document, version 12: one laggy project on one machine. The unit of storage and of exchange;
  * docs/job-card.schema.json is made from this. Ranges are wide enough for any real machine and film, and narrow
  * enough that no number in them can make the cost model overflow.
  */
@@ -540,6 +540,24 @@ const exportCheck = object({
   ticked: array(text(100)).check(maxLength(200)),
 });
 
+const masses = array(between(0, 1)).check(maxLength(16));
+export const lessonParts = ['processor', 'graphics', 'drives', 'editor'] as const;
+/** What a card before this one taught of the same machine or editor: of one figure, how likely each bin of it is. */
+export const lessonSchema = object({
+  id: text(40),
+  /** What it goes with: where one of these is another, it holds no more. */
+  of: array(enumOf(lessonParts)),
+  /** The title of that card. */
+  from: text(200),
+  /** The kind of drive that it is about; empty where it is about none. */
+  about: text(40),
+  /** Between the bins, rising. */
+  edges: array(number()).check(maxLength(15)),
+  /** Chances of the bins before anything was known, and after. */
+  before: masses,
+  after: masses,
+});
+
 export const stepIds = [
   'first-things',
   'machine',
@@ -552,7 +570,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 11;
+export const jobCardVersion = 12;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),
@@ -600,6 +618,8 @@ export const jobCardSchema = object({
   /** Ids of kept trials whose put-back has been done. */
   putBackDone: array(id),
   editorProfile,
+  /** From cards before this one; each can be dropped. */
+  lessons: array(lessonSchema).check(maxLength(40)),
   workingSets: array(workingSet).check(maxLength(mostWorkingSets)),
   /** The working set switched to; null for the set-up of the kept fixes. */
   workingSetId: nullable(id),

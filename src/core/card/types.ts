@@ -63,6 +63,8 @@ export type Trial = JobCard['trials'][number];
 /** What the person's editor can do, in their own words. */
 export type EditorProfile = JobCard['editorProfile'];
 export type EditorAttachWay = (typeof editorAttachWays)[number];
+/** What an earlier card taught of this machine or editor. */
+export type Lesson = JobCard['lessons'][number];
 /** A named group of preview fixes to switch to while working. */
 export type WorkingSet = JobCard['workingSets'][number];
 /** What is asked and ticked before export beside the put-back list. */

@@ -68,10 +68,10 @@ export function JobCards() {
   }, []);
 
   const startCard = () => {
-    const [newest] = [...cards.values()]
-      .map((open) => open.card)
-      .filter(({ id }) => !id.startsWith('demo-'))
-      .sort((a, b) => b.updatedAtMs - a.updatedAtMs);
+    const [last] = [...cards.values()]
+      .filter(({ card }) => !card.id.startsWith('demo-'))
+      .sort((a, b) => b.card.updatedAtMs - a.card.updatedAtMs);
+    const newest = last?.card;
     const card = createJobCard({
       id: crypto.randomUUID(),
       title: 'New project',
@@ -79,6 +79,7 @@ export function JobCards() {
       // Most people have one editor and one machine: what is known of them goes on to the next card.
       editorProfile: newest?.editorProfile,
       machine: newest && knownMachineOf(newest),
+      lessons: last?.answer?.summary.lessons,
     });
     store?.add(card);
     router.push(`/card/${card.id}/first-things`);

@@ -2,7 +2,8 @@
 
 import { useMemo } from 'react';
 import styled from 'styled-components';
-import { type JobCard, knownMachineOf } from '@/core/card';
+import type { OpenCard } from '@/adapters/browser/card-store';
+import { type JobCard, knownMachineOf, type Lesson } from '@/core/card';
 import { formatCount, formatMemory } from '@/messages/format';
 import { Button } from '@/ui/Button';
 import { Soft } from '@/ui/layout';
@@ -21,21 +22,24 @@ const Box = styled.div`
   > div:first-child { flex: 0 1 260px; }
 `;
 
+const isOfEditorAlone = ({ of }: Lesson): boolean => of.every((part) => part === 'editor');
+
 const nameOf = ({ machineProfile, machine }: JobCard): string =>
   machineProfile.name || `${formatCount(machine.coreCount.value, 'core')}, ${formatMemory(machine.memoryMib.value)}`;
 
 /** Machines of other cards, the newest copy of each. */
-function useOtherMachines(card: JobCard): readonly JobCard[] {
+function useOtherMachines(card: JobCard): readonly OpenCard[] {
   const { cards } = useCards();
   return useMemo(() => {
     const newestFirst = [...cards.values()]
-      .map((open) => open.card)
-      .filter(({ id, machineProfile }) => id !== card.id && !id.startsWith('demo-') && machineProfile.id !== '')
-      .toSorted((a, b) => b.updatedAtMs - a.updatedAtMs);
+      .filter(
+        ({ card: { id, machineProfile } }) => id !== card.id && !id.startsWith('demo-') && machineProfile.id !== '',
+      )
+      .toSorted((a, b) => b.card.updatedAtMs - a.card.updatedAtMs);
     const own = JSON.stringify(knownMachineOf(card));
     return newestFirst.filter(
-      (other, i) =>
-        newestFirst.findIndex(({ machineProfile }) => machineProfile.id === other.machineProfile.id) === i &&
+      ({ card: other }, i) =>
+        newestFirst.findIndex((open) => open.card.machineProfile.id === other.machineProfile.id) === i &&
         JSON.stringify(knownMachineOf(other)) !== own,
     );
   }, [cards, card]);
@@ -47,13 +51,15 @@ export function KnownMachines({ card }: { readonly card: JobCard }) {
   const notify = useNotify();
   const others = useOtherMachines(card);
   const { machineProfile } = card;
-  const takeOver = (other: JobCard) => {
-    const before = knownMachineOf(card);
-    if (!run({ type: 'takeMachine', input: { known: knownMachineOf(other) } }).ok) return;
+  const takeOver = ({ card: other, answer }: OpenCard) => {
+    const before = { known: knownMachineOf(card), lessons: card.lessons };
+    const taught = answer?.summary.lessons ?? [];
+    const lessons = [...card.lessons.filter(isOfEditorAlone), ...taught.filter((lesson) => !isOfEditorAlone(lesson))];
+    if (!run({ type: 'takeMachine', input: { known: knownMachineOf(other), lessons } }).ok) return;
     notify({
       kind: 'info',
       text: `This card now has “${nameOf(other)}”.`,
-      action: { label: 'Undo', run: () => run({ type: 'takeMachine', input: { known: before } }) },
+      action: { label: 'Undo', run: () => run({ type: 'takeMachine', input: before }) },
     });
   };
   return (
@@ -68,8 +74,9 @@ export function KnownMachines({ card }: { readonly card: JobCard }) {
         }
       />
       {others.map((other) => (
-        <Button key={other.machineProfile.id} onPress={() => takeOver(other)}>
-          {other.machineProfile.id === machineProfile.id ? 'Take over what changed on' : 'It is'} “{nameOf(other)}”
+        <Button key={other.card.machineProfile.id} onPress={() => takeOver(other)}>
+          {other.card.machineProfile.id === machineProfile.id ? 'Take over what changed on' : 'It is'} “
+          {nameOf(other.card)}”
         </Button>
       ))}
       {others.length === 0 && machineProfile.name !== '' && <Soft>The next card takes it over.</Soft>}

@@ -32,6 +32,7 @@ import { StepPage } from '../shell/frame/StepPage';
 import { BrowserSays } from './BrowserSays';
 import { Drives } from './Drives';
 import { KnownMachines } from './KnownMachines';
+import { Lessons } from './Lessons';
 import { MeasuredDecoding } from './MeasuredDecoding';
 import { Needs } from './Needs';
 import { Programs } from './Programs';
@@ -192,6 +193,7 @@ export function Machine() {
         </Spaced>
       </Sheet>
       <MeasuredDecoding />
+      <Lessons card={card} />
       <Sheet title="Where things lie">
         <FieldGrid $leastPx={230}>
           {fact('footageDrive', (label) => (

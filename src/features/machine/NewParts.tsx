@@ -17,7 +17,7 @@ export function NewParts({ card }: { readonly card: JobCard }) {
   const notify = useNotify();
   const [parts, setParts] = useState<readonly MachinePart[]>([]);
   const forget = () => {
-    const { machine, drives, machineTest, decodeTests } = card;
+    const { machine, drives, machineTest, decodeTests, lessons } = card;
     if (!run({ type: 'changeParts', input: { parts } }).ok) return;
     setParts([]);
     notify({
@@ -25,7 +25,7 @@ export function NewParts({ card }: { readonly card: JobCard }) {
       text: 'What was found out of the old parts no longer counts. Measure again.',
       action: {
         label: 'Undo',
-        run: () => run({ type: 'restoreMachine', input: { machine, drives, machineTest, decodeTests } }),
+        run: () => run({ type: 'restoreMachine', input: { machine, drives, machineTest, decodeTests, lessons } }),
       },
     });
   };

@@ -9,15 +9,21 @@ const withProfile = (card: JobCard, patch: Partial<EditorProfile>): JobCard => (
   editorProfile: { ...card.editorProfile, ...patch },
 });
 
+/** What was learned of one editor says nothing of another: it goes where the name of a named one changes. */
+function ofEditor({ editorProfile }: JobCard, changed: JobCard): JobCard {
+  const isAnother = editorProfile.name !== '' && changed.editorProfile.name !== editorProfile.name;
+  return isAnother ? { ...changed, lessons: changed.lessons.filter(({ of }) => !of.includes('editor')) } : changed;
+}
+
 /** States what the person's editor can do; each part is its own. */
 export const setEditorProfile: CommandHandler<{ readonly patch: Partial<Omit<EditorProfile, 'lacks' | 'notes'>> }> = (
   card,
   { patch },
-) => succeed(withProfile(card, patch));
+) => succeed(ofEditor(card, withProfile(card, patch)));
 
 /** Takes over what another card knows of the editor, or starts afresh. */
 export const replaceEditorProfile: CommandHandler<{ readonly profile: EditorProfile }> = (card, { profile }) =>
-  succeed(withProfile(card, profile));
+  succeed(ofEditor(card, withProfile(card, profile)));
 
 /** Says that the editor has no such setting, or that it has after all; what it lacks is not offered. */
 export const setEditorLacks: CommandHandler<{ readonly fixId: string; readonly isLacking: boolean }> = (

@@ -6,7 +6,7 @@ import type { MachineTest } from '../../machine-test';
 import { slowsUnderLoad } from '../../machine-test';
 import { fail, succeed } from '../../result';
 import type { KnownMachine } from '../defaults';
-import type { CardDrive, CardMachine, JobCard, PlaceId } from '../types';
+import type { CardDrive, CardMachine, JobCard, Lesson, PlaceId } from '../types';
 import type { CommandHandler } from './types';
 
 /** Sets facts of the machine, each with its source. */
@@ -128,9 +128,11 @@ export const placeOnDrive: CommandHandler<{ readonly place: PlaceId; readonly dr
 export const nameMachine: CommandHandler<{ readonly id: string; readonly name: string }> = (card, { id, name }) =>
   succeed({ ...card, machineProfile: { id, name: name.trim() } });
 
-/** Takes a machine over as another card has it: its facts, drives and measurement. */
-export const takeMachine: CommandHandler<{ readonly known: KnownMachine }> = (card, { known }) =>
-  succeed({ ...card, ...known });
+/** Takes a machine over as another card has it: its facts, drives and measurement, and what was learned of it. */
+export const takeMachine: CommandHandler<{ readonly known: KnownMachine; readonly lessons: readonly Lesson[] }> = (
+  card,
+  { known, lessons },
+) => succeed({ ...card, ...known, lessons });
 
 /** States how much one of the editor's caches holds, or may hold. */
 export const setCache: CommandHandler<{
@@ -162,6 +164,7 @@ export const changeParts: CommandHandler<{ readonly parts: readonly MachinePart[
   const { machineTest } = card;
   return succeed({
     ...card,
+    lessons: card.lessons.filter(({ of }) => !of.some((part) => part !== 'editor' && hasNew(part))),
     machine: { ...card.machine, ...guessed },
     drives: hasNew('drives') ? [] : card.drives,
     machineTest:
@@ -185,7 +188,11 @@ export const changeParts: CommandHandler<{ readonly parts: readonly MachinePart[
 };
 
 /** Puts the machine as it was, for an undo. */
-export const restoreMachine: CommandHandler<Pick<JobCard, 'machine' | 'drives' | 'machineTest' | 'decodeTests'>> = (
-  card,
-  { machine, drives, machineTest, decodeTests },
-) => succeed({ ...card, machine, drives, machineTest, decodeTests });
+export const restoreMachine: CommandHandler<
+  Pick<JobCard, 'machine' | 'drives' | 'machineTest' | 'decodeTests' | 'lessons'>
+> = (card, { machine, drives, machineTest, decodeTests, lessons }) =>
+  succeed({ ...card, machine, drives, machineTest, decodeTests, lessons });
+
+/** States what is known from earlier cards: one is dropped, or put back. */
+export const setLessons: CommandHandler<{ readonly lessons: readonly Lesson[] }> = (card, { lessons }) =>
+  succeed({ ...card, lessons });

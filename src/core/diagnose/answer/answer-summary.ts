@@ -10,6 +10,8 @@ import {
   string,
   union,
 } from 'zod/mini';
+import { lessonSchema } from '../../card/schema';
+import type { Lesson } from '../../card/types';
 import type { NextMove } from '../moves/next-move';
 import type { NamedCause } from './named-cause';
 
@@ -23,10 +25,12 @@ export interface AnswerSummary {
   readonly cause: NamedCause;
   /** What the belief would take next; null where it has no say yet. */
   readonly move: NextMove | null;
+  /** What the card taught, for the next one on the same machine. */
+  readonly lessons: readonly Lesson[];
 }
 
 /** Of this Oil Can. */
-export const answerEdition = 4;
+export const answerEdition = 5;
 
 const level = nullable(union([string(), number()]));
 const fix = object({ id: string(), level });
@@ -63,7 +67,7 @@ const move = discriminatedUnion('kind', [
   object({ kind: literal('ease'), fix }),
   object({ kind: literal('nothing-left') }),
 ]);
-const summary = object({ edition: literal(answerEdition), cause, move: nullable(move) });
+const summary = object({ edition: literal(answerEdition), cause, move: nullable(move), lessons: array(lessonSchema) });
 
 /** A stored summary; null where it is none, or one of another edition. */
 export function parseAnswerSummary(stored: unknown): AnswerSummary | null {

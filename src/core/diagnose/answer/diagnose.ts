@@ -1,6 +1,7 @@
 import {
   type Belief,
   type CauseBelief,
+  drawLessons,
   gapUnder,
   inferPosterior,
   type PosteriorOptions,
@@ -9,7 +10,7 @@ import {
   sharesUnder,
   thinPosterior,
 } from '../../belief';
-import { type FixUse, fixesInForce, isSameFix, type JobCard, keptFixes, readingInForce } from '../../card';
+import { type FixUse, fixesInForce, isSameFix, type JobCard, keptFixes, type Lesson, readingInForce } from '../../card';
 import { isOpenEnd } from '../../causes';
 import { applyFixes, findFix, fixCatalogue } from '../../fixes';
 import type { Range } from '../../numbers/percentile';
@@ -51,6 +52,8 @@ export interface Diagnosis extends AverageStages {
   readonly sideLeads: readonly SideLead[];
   /** Nothing in the catalogue explains what was read: an honest end, with what remains to try. */
   readonly isUnexplained: boolean;
+  /** What the card taught of machine and editor. */
+  readonly lessons: readonly Lesson[];
   /** The likeliest of what is believed, small: for what is asked on the page. */
   readonly posterior: Belief;
 }
@@ -186,6 +189,7 @@ export function conclude(card: JobCard, belief: Belief): Diagnosis {
     milder: findMilder(belief, card),
     sideLeads: listSideLeads(card),
     posterior,
+    lessons: drawLessons(card, belief),
     isUnexplained: top !== undefined && isOpenEnd(top.id) && top.probability >= unexplainedProbability,
   };
 }

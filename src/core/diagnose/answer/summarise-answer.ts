@@ -16,4 +16,5 @@ export const summariseAnswer = (card: JobCard, diagnosis: Diagnosis): AnswerSumm
   edition: answerEdition,
   cause: nameCause(card, diagnosis, findBindingCause(currentState(card))),
   move: moveOf(card, diagnosis),
+  lessons: diagnosis.lessons,
 });

@@ -5,7 +5,7 @@ import { type BenchComplaint, benchComplaints, benchGap, gapInRespect } from '..
 import { measureRig } from '../measure';
 import type { Rig, RigOutcome } from '../types';
 import { drawCard } from './draw-card';
-import { type DrawnFacts, drawRig, withCopiesInUse } from './draw-rig';
+import { type DrawnFacts, drawRig, onSameBench, withCopiesInUse } from './draw-rig';
 import { drawPerson, type FilmHistory, type Person, readPreview } from './person';
 
 /** A hidden-fault case: what is true, what the person has on the card, and what they would find. */
@@ -13,6 +13,9 @@ export interface PracticeCase {
   readonly seed: number;
   readonly card: JobCard;
   readonly rig: Rig;
+  /** The same with nothing hidden in it, and in words. */
+  readonly sound: Rig;
+  readonly facts: DrawnFacts;
   readonly person: Person;
   readonly complaints: readonly BenchComplaint[];
   /** What was hidden, or is heavy by itself. */
@@ -22,6 +25,15 @@ export interface PracticeCase {
   /** All whose repair closes as much: where one cures as well as another, no reading could tell them apart. */
   readonly equalCauseIds: readonly PracticeFaultId[];
 }
+
+/** The case before, and whether the editor is another one now. */
+export interface PreviousCase {
+  readonly of: PracticeCase;
+  readonly isEditorAnother: boolean;
+}
+
+/** Tries on a given machine before it is about something else. */
+const triesOfTheme = 40;
 
 /** Repairs that close shares of the gap this near to each other close the same. */
 const equalShare = 0.005;
@@ -156,8 +168,14 @@ interface Theme {
 }
 
 /** One try at a case; null where it does not come out as one. */
-function draftCase(random: Random, seed: number, { kind, faultId }: Theme): Draft | null {
-  const drawn = drawRig(random);
+function draftCase(
+  random: Random,
+  seed: number,
+  { kind, faultId }: Theme,
+  previous: PreviousCase | null,
+): Draft | null {
+  const fresh = drawRig(random);
+  const drawn = previous ? onSameBench(fresh, { ...previous.of, isEditorAnother: previous.isEditorAnother }) : fresh;
   const sound = random.isTrue(0.08) ? withCopiesInUse(drawn.rig, random.pick([540, 720])) : drawn.rig;
   const outcome = measureRig(sound, seed);
   const all = benchComplaints.reduce((sum, complaint) => sum + gapInRespect(sound, outcome, complaint), 0);
@@ -173,15 +191,20 @@ function draftCase(random: Random, seed: number, { kind, faultId }: Theme): Draf
 
 /**
  * The case of a seed. Tries are drawn until one has a complaint and a fault whose repair closes at least a tenth
- * of the gap; the same seed always ends at the same case.
+ * of the gap; the same seed always ends at the same case. After a `previous` one it is another film with other faults on
+ * the same machine, in the same editor or in another.
  */
-export function createCase(seed: number): PracticeCase {
+export function createCase(seed: number, previous: PreviousCase | null = null): PracticeCase {
   const random = createRandom(seed * 104_729);
-  const theme: Theme = { kind: random.pick(caseKinds), faultId: random.pick(plantable).id };
-  for (let attempt = 0; attempt < 2000; attempt++) {
-    const draft = draftCase(random, seed, theme);
+  const others = plantable.filter(({ id }) => !previous?.of.faultIds.includes(id));
+  const drawTheme = (): Theme => ({ kind: random.pick(caseKinds), faultId: random.pick(others).id });
+  let theme = drawTheme();
+  for (let attempt = 1; attempt <= 2000; attempt++) {
+    // A machine that is given may not have what a theme needs, such as graphics.
+    if (previous && attempt % triesOfTheme === 0) theme = drawTheme();
+    const draft = draftCase(random, seed, theme, previous);
     if (!draft) continue;
-    const { rig, facts, hidden } = draft;
+    const { rig, sound, facts, hidden } = draft;
     const outcome = measureRig(rig, seed);
     const complaints = listComplaints(rig, outcome);
     if (complaints.length === 0) continue;
@@ -193,7 +216,7 @@ export function createCase(seed: number): PracticeCase {
     const card = drawCard({ rig, facts, complaints, reading, way: person.way, id: `case-${seed}` }, random);
     const faultIds = shares.filter(({ share }) => share >= 0.1).map(({ id }) => id);
     const equalCauseIds = shares.filter(({ share }) => share >= first.share - equalShare).map(({ id }) => id);
-    return { seed, card, rig, person, complaints, faultIds, trueCauseId: first.id, equalCauseIds };
+    return { seed, card, rig, sound, facts, person, complaints, faultIds, trueCauseId: first.id, equalCauseIds };
   }
   throw new Error(`createCase: no case from seed ${seed}`);
 }

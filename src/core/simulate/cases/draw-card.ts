@@ -182,7 +182,7 @@ export function drawCard(
   const moments = input.complaints.map((complaint) => momentOf[complaint]);
   return {
     format: 'oil-can-job-card',
-    version: 11,
+    version: 12,
     id: input.id,
     title: `Case ${input.id}`,
     createdAtMs: caseStartMs,
@@ -314,6 +314,7 @@ export function drawCard(
       lacks: [],
       notes: [],
     },
+    lessons: [],
     workingSets: [],
     workingSetId: null,
     chosenPlan: [],

@@ -243,6 +243,60 @@ export function drawRig(random: Random): { readonly rig: Rig; readonly facts: Dr
   };
 }
 
+/** What was drawn before, and whether the editor is another one now. */
+interface PreviousBench {
+  readonly sound: Rig;
+  readonly facts: DrawnFacts;
+  readonly isEditorAnother: boolean;
+}
+
+/** Another film on the machine of `previous`, in the same editor or another; the footage lies on the same drive. */
+export function onSameBench(
+  { rig, facts }: { readonly rig: Rig; readonly facts: DrawnFacts },
+  { sound, facts: before, isEditorAnother }: PreviousBench,
+): { readonly rig: Rig; readonly facts: DrawnFacts } {
+  const { coreCount, coreSpeed, memoryMib, graphics, systemDrive, cacheDrive } = sound;
+  const drive = sound.clips[0]?.original.drive;
+  if (!drive) throw new Error('onSameBench: no clip');
+  // Another editor works in another way; drivers and parts stay what they are.
+  const editor = isEditorAnother ? rig : sound;
+  const canDraw = before.graphics !== 'none';
+  const { streams } = facts;
+  return {
+    rig: {
+      ...rig,
+      coreCount,
+      coreSpeed,
+      memoryMib,
+      graphics,
+      systemDrive,
+      cacheDrive,
+      design: editor.design,
+      threadCount: Math.min(coreCount, editor.threadCount),
+      previewMemoryMib: (editor.previewMemoryMib / editor.memoryMib) * memoryMib,
+      isDrawingOnGraphics: canDraw && editor.isDrawingOnGraphics,
+      isDecodingOnGraphics: canDraw && editor.isDecodingOnGraphics,
+      areLateFramesSkipped: editor.areLateFramesSkipped,
+      areThumbnailsMade: editor.areThumbnailsMade,
+      areFilesKeptOpen: editor.areFilesKeptOpen,
+      preview: { ...rig.preview, isIdleBlended: editor.preview.isIdleBlended },
+      quirks: {
+        ...sound.quirks,
+        decode: editor.quirks.decode,
+        draw: editor.quirks.draw,
+        memory: editor.quirks.memory,
+        opening: editor.quirks.opening,
+      },
+      clips: rig.clips.map((clip, i) => {
+        const stream = streams[i % 3 === 2 ? i % streams.length : 0];
+        if (!stream) throw new Error('onSameBench: no stream');
+        return { ...clip, original: toRigStream(stream, drive, before.graphicsYear) };
+      }),
+    },
+    facts: { ...before, streams },
+  };
+}
+
 /** The rig with small copies of its clips, attached and shown: some people have them already. */
 export const withCopiesInUse = (rig: Rig, heightPx: number): Rig => {
   const made = makeCopies(rig, heightPx);

@@ -1,0 +1,226 @@
+import type { JobCard, Lesson } from '../card/types';
+import { type Coefficients, compile } from '../load/compile';
+import { threadGainOf } from '../load/conditions';
+import type { ParameterSamples, SetupState } from '../load/types';
+import type { Evidence } from './weighing';
+
+/** What a figure of a machine or an editor is read from: one sample, under the set-up that it is supposed in. */
+export interface LessonView {
+  readonly state: SetupState;
+  readonly coefficients: Coefficients;
+  readonly samples: ParameterSamples;
+  readonly index: number;
+}
+
+/** A figure that stays with the machine or the editor when the film is another. */
+export interface LessonDefinition {
+  /** What it goes with. */
+  readonly of: Lesson['of'];
+  /** Whether it is a yes (1) or a no (0); else it is a figure above zero. */
+  readonly isSwitch: boolean;
+  /**
+   * How likely it is to be another one by the next film: parts, drivers and settings change, an editor is updated. So much
+   * of what was learned is forgotten from card to card. Assumptions.
+   */
+  readonly forgotten: number;
+  readonly figureOf: (view: LessonView) => number;
+}
+
+const forgotten = { machine: 0.1, editor: 0.3, heat: 0.4 } as const;
+
+const at = (values: Float64Array, { index }: LessonView): number => values[index] as number;
+
+const definitions = {
+  /** Reference milliseconds that all threads together decode in one. */
+  'decode-rate': {
+    of: ['processor', 'editor'],
+    isSwitch: false,
+    forgotten: forgotten.editor,
+    figureOf: (view) => {
+      const { coefficients: c, samples } = view;
+      const gain = threadGainOf(at(samples.decodeThreadCount, view), c.coreCount);
+      return (c.coreSpeedRatio * at(samples.coreSpeedFactor, view) * gain) / at(samples.decodeFactor, view);
+    },
+  },
+  'draw-rate-of-cores': {
+    of: ['processor', 'editor'],
+    isSwitch: false,
+    forgotten: forgotten.editor,
+    figureOf: (view) =>
+      (view.coefficients.coreSpeedRatio * at(view.samples.coreSpeedFactor, view)) / at(view.samples.drawFactor, view),
+  },
+  'draw-rate-of-graphics': {
+    of: ['graphics', 'editor'],
+    isSwitch: false,
+    forgotten: forgotten.editor,
+    figureOf: (view) =>
+      (view.coefficients.graphicsRatio * at(view.samples.graphicsFactor, view)) / at(view.samples.drawFactor, view),
+  },
+  'hardware-decode-rate': {
+    of: ['graphics'],
+    isSwitch: false,
+    forgotten: forgotten.machine,
+    figureOf: (view) => at(view.samples.hardwareDecodeFactor, view),
+  },
+  'drive-rate': {
+    of: ['drives'],
+    isSwitch: false,
+    forgotten: forgotten.machine,
+    figureOf: (view) => at(view.samples.driveFactor, view),
+  },
+  'slows-with-heat': {
+    of: ['processor'],
+    isSwitch: true,
+    forgotten: forgotten.heat,
+    figureOf: ({ state }) => (state.hidden.troubles.heat > 0 ? 1 : 0),
+  },
+  'one-decode-thread': {
+    of: ['editor'],
+    isSwitch: true,
+    forgotten: forgotten.editor,
+    figureOf: (view) => (at(view.samples.decodeThreadCount, view) < 1.5 ? 1 : 0),
+  },
+  'works-in-turn': {
+    of: ['editor'],
+    isSwitch: true,
+    forgotten: forgotten.editor,
+    figureOf: (view) => (at(view.samples.overlapRatio, view) < 0.5 ? 1 : 0),
+  },
+  'effects-at-clip-size': {
+    of: ['editor'],
+    isSwitch: true,
+    forgotten: forgotten.editor,
+    figureOf: (view) => (at(view.samples.effectsAtRank, view) < view.coefficients.effectsAtClipProbability ? 1 : 0),
+  },
+  'computes-first': {
+    of: ['editor'],
+    isSwitch: true,
+    forgotten: forgotten.editor,
+    figureOf: (view) => (at(view.samples.playsByRank, view) < view.coefficients.computesFirstProbability ? 1 : 0),
+  },
+  'decodes-in-hardware': {
+    of: ['graphics', 'editor'],
+    isSwitch: true,
+    forgotten: forgotten.editor,
+    figureOf: (view) =>
+      at(view.samples.hardwareDecodeRank, view) < view.coefficients.hardwareDecodeProbability ? 1 : 0,
+  },
+  'draws-on-graphics': {
+    of: ['graphics', 'editor'],
+    isSwitch: true,
+    forgotten: forgotten.editor,
+    figureOf: (view) =>
+      at(view.samples.graphicsDrawingRank, view) < view.coefficients.graphicsDrawingProbability ? 1 : 0,
+  },
+  'blends-with-nothing': {
+    of: ['editor'],
+    isSwitch: true,
+    forgotten: forgotten.editor,
+    figureOf: (view) => (at(view.samples.idleBlendRank, view) < view.coefficients.idleBlendProbability ? 1 : 0),
+  },
+  'shows-proxies-at-low-quality': {
+    of: ['editor'],
+    isSwitch: true,
+    forgotten: forgotten.editor,
+    figureOf: ({ state }) => (state.hidden.proxiesUpToRatio < 1 ? 1 : 0),
+  },
+  'layer-cost': {
+    of: ['editor'],
+    isSwitch: false,
+    forgotten: forgotten.editor,
+    figureOf: (view) => at(view.samples.layerFactor, view),
+  },
+  'show-cost': {
+    of: ['editor'],
+    isSwitch: false,
+    forgotten: forgotten.editor,
+    figureOf: (view) => at(view.samples.showFactor, view),
+  },
+  'memory-taken': {
+    of: ['editor'],
+    isSwitch: false,
+    forgotten: forgotten.editor,
+    figureOf: (view) => at(view.samples.memoryFactor, view),
+  },
+  'opening-cost': {
+    of: ['editor'],
+    isSwitch: false,
+    forgotten: forgotten.editor,
+    figureOf: (view) => at(view.samples.openingFactor, view),
+  },
+} as const satisfies Readonly<Record<string, LessonDefinition>>;
+
+export type LessonId = keyof typeof definitions;
+export const lessonIds = Object.keys(definitions) as readonly LessonId[];
+
+const isLessonId = (id: string): id is LessonId => Object.hasOwn(definitions, id);
+
+/** What kind of thing a lesson is about; null for one that nobody knows any more. */
+export const lessonKindOf = ({
+  id,
+}: Pick<Lesson, 'id'>): { readonly id: LessonId; readonly isSwitch: boolean } | null =>
+  isLessonId(id) ? { id, isSwitch: definitions[id].isSwitch } : null;
+
+/** The definition of a lesson. */
+export const findLesson = (id: LessonId): LessonDefinition => definitions[id];
+
+/** The bin of a value: the first edge that it lies below. */
+export function binOf(edges: readonly number[], value: number): number {
+  const at = edges.findIndex((edge) => value < edge);
+  return at < 0 ? edges.length : at;
+}
+
+/** What a lesson on a drive is about: that of the footage, where all of it lies on one; else it is told of none. */
+export const driveOfLessons = (card: JobCard): string | null =>
+  card.clips.every(({ drive }) => drive === null || drive === card.machine.footageDrive.value)
+    ? card.machine.footageDrive.value
+    : null;
+
+/** The middle of what is spread over bins; within one, evenly in logarithms, and an open bin is as wide as its neighbour. */
+function middleOf(edges: readonly number[], masses: readonly number[]): number {
+  let sum = 0;
+  for (const [bin, mass] of masses.entries()) {
+    if (sum + mass >= 0.5 || bin === edges.length) {
+      const low = edges[bin - 1] ?? (edges[0] as number) ** 2 / (edges[1] as number);
+      const high = edges[bin] ?? (edges.at(-1) as number) ** 2 / (edges.at(-2) as number);
+      return low * (high / low) ** Math.min(1, mass > 0 ? (0.5 - sum) / mass : 0.5);
+    }
+    sum += mass;
+  }
+  throw new Error('middleOf: no bins');
+}
+
+/** How many times as large a figure was found as it is estimated, by the middle of what is likely. */
+export const learnedRatio = ({ edges, before, after }: Lesson): number =>
+  middleOf(edges, after) / middleOf(edges, before);
+
+/** How many times likelier each bin is by what was learned, what may have changed since mixed in. */
+export const likelihoodsOf = ({ before, after }: Lesson, forgottenRatio: number): readonly number[] =>
+  before.map((mass, i) => (1 - forgottenRatio) * ((after[i] ?? 0) / Math.max(1e-3, mass)) + forgottenRatio);
+
+/** What was learned on cards before this one, each as a thing that is known. A lesson that nobody knows any more says nothing. */
+export function listLessonEvidence(card: JobCard): readonly Evidence[] {
+  const drive = driveOfLessons(card);
+  return card.lessons.flatMap((lesson) => {
+    const { id, about, edges } = lesson;
+    if (!isLessonId(id) || (id === 'drive-rate' && about !== drive)) return [];
+    const { figureOf, forgotten: forgottenRatio }: LessonDefinition = definitions[id];
+    const logs = likelihoodsOf(lesson, forgottenRatio).map((likelihood) => Math.log(likelihood));
+    const compiled = new WeakMap<SetupState, Coefficients>();
+    return [
+      {
+        key: ` lesson ${id}`,
+        fixes: [],
+        source: { kind: 'lessons' as const },
+        extent: 'playing' as const,
+        addTo: (into, { state, samples }, count) => {
+          const coefficients = compiled.get(state) ?? compile(state, 'heaviest');
+          compiled.set(state, coefficients);
+          const view = { state, coefficients, samples, index: 0 };
+          for (; view.index < count; view.index++)
+            into[view.index] = (into[view.index] as number) + (logs[binOf(edges, figureOf(view))] as number);
+        },
+      } satisfies Evidence,
+    ];
+  });
+}
