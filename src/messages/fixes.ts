@@ -1,4 +1,5 @@
 import { assertNever } from '@/core/assert-never';
+import type { AmountsTried } from '@/core/card';
 import type { FixGroup, FixId, FixLevel, FixRequirement, PutBackTime } from '@/core/fixes';
 import { editorsOwnWorkTexts } from './fix-texts/editors-own-work';
 import { exportAndUpgradesTexts } from './fix-texts/export-and-upgrades';
@@ -10,7 +11,7 @@ import { memoryAndFilesTexts } from './fix-texts/memory-and-files';
 import type { FixText } from './fix-texts/types';
 import { wayOfWorkingTexts } from './fix-texts/way-of-working';
 import { fixTitle } from './fix-titles';
-import { formatMinutes } from './format';
+import { formatMemory, formatMinutes } from './format';
 
 /** Everything a person reads about a fix. No editor is named: it says where editors usually keep a thing. */
 export const fixTexts: Readonly<Record<FixId, FixText>> = {
@@ -43,6 +44,13 @@ export const giveBackSteps = (id: FixId, level: FixLevel): readonly string[] => 
   'Leave everything else as it is.',
   'Play the same stretch as before.',
 ];
+
+/** Which amounts of memory were tried, so that nobody has to write them down; null where none was. */
+export function describeAmountsTried({ kept, undone }: AmountsTried): string | null {
+  const was = kept === null ? null : `Kept so far: ${formatMemory(kept)}.`;
+  const tooMuch = undone === null ? null : `Tried and undone: ${formatMemory(undone)}.`;
+  return was === null && tooMuch === null ? null : [was, tooMuch].filter((text) => text !== null).join(' ');
+}
 
 /** When something is put back, as a label. */
 export function describePutBackTime(when: PutBackTime): string {

@@ -19,7 +19,7 @@ import { describeEvidence, describeExpectation, describeWeight } from './evidenc
 import { copiesQuestion, protectingLines, quickerExportLines } from './export-check';
 import { settlingTests } from './findings';
 import { fixTitle } from './fix-titles';
-import { fixGroupTexts, fixTexts, giveBackSteps } from './fixes';
+import { describeAmountsTried, fixGroupTexts, fixTexts, giveBackSteps } from './fixes';
 import { causeTexts } from './load';
 import { describeAdvice, describeMinutesSpent, describeMoveReason, nameMove, requirementLines } from './loop';
 import { describePracticeFailure } from './meter';
@@ -199,6 +199,14 @@ describe('describeEvidence', () => {
       'as expected',
       'faster than expected',
     ]);
+  });
+});
+
+describe('describeAmountsTried', () => {
+  it('names what was kept and what was undone, and nothing where nothing was tried', () => {
+    expect(describeAmountsTried({ kept: 4096, undone: 6144 })).toBe('Kept so far: 4 GB. Tried and undone: 6 GB.');
+    expect(describeAmountsTried({ kept: null, undone: 6144 })).toBe('Tried and undone: 6 GB.');
+    expect(describeAmountsTried({ kept: null, undone: null })).toBeNull();
   });
 });
 

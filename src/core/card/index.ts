@@ -6,6 +6,7 @@ export {
   type QualitiesFailure,
   qualityLevelsOf,
 } from '../fixes/preview-qualities';
+export * from './amounts-tried';
 export { createProgram, listChosen, recorderAt, rolesSaid, smallProgramsId, splitMemory } from './card-programs';
 export * from './commands';
 export { createCardClip } from './create-card-clip';

@@ -221,13 +221,13 @@ describe('estimate', () => {
     expect(ratioWith(16_384, 1) - ratioWith(16_384, 0)).toBeLessThan(0.12);
   });
 
-  it('counts what an editor computes first beside all else, as much as it may keep', () => {
+  it('counts what an editor keeps for computed pictures beside all else', () => {
     const ratioWith = (playsBy: 'streaming' | 'computing-first', previewMemoryMib: number) => {
       const on = state({ editor: { ...state().setup.editor, playsBy, previewMemoryMib } });
       return estimate(on, 'heaviest', middle).memoryRatio;
     };
     expect(ratioWith('computing-first', 8192) - ratioWith('computing-first', 4096)).toBeCloseTo(4096 / 16_384, 9);
-    expect(ratioWith('streaming', 8192)).toBe(ratioWith('streaming', 4096));
+    expect(ratioWith('streaming', 8192)).toBe(ratioWith('computing-first', 8192));
   });
 
   it('takes hardware decoding off the cores where the machine can, and nowhere else', () => {

@@ -43,7 +43,7 @@ export const editorWantsMib = (setup: Setup, mix: ClipMix): number =>
 
 /**
  * Memory that the system, the editor and the other programs want together, in MiB. An editor that was given memory
- * ends up taking nearly all of it, and no more; one that computes first keeps its pictures beside that.
+ * ends up taking nearly all of it, and no more; computed pictures are kept beside that.
  */
 export function memoryNeededMib(setup: Setup, mix: ClipMix): number {
   const { memoryGivenMib } = setup.editor;
@@ -52,14 +52,17 @@ export function memoryNeededMib(setup: Setup, mix: ClipMix): number {
     memoryGivenMib === null
       ? wants
       : Math.max(Math.min(wants, memoryGivenMib), memoryGivenMib * memoryCosts.takenRatio);
-  const computed = setup.editor.playsBy === 'computing-first' ? previewMemoryMibOf(setup) : 0;
-  return memoryCosts.system + takes + computed + heldMib(setup.programs);
+  return memoryCosts.system + takes + heldPicturesMib(setup) + heldMib(setup.programs);
 }
 
 /** Memory for computed pictures in an editor that computes first; a quarter of all where nobody said. Assumption. */
 export function previewMemoryMibOf({ editor, machine }: Setup): number {
   return editor.previewMemoryMib ?? machine.memoryMib / 4;
 }
+
+/** What computed pictures take: of an editor that plays at once only what somebody said that it keeps for them, in MiB. */
+const heldPicturesMib = (setup: Setup): number =>
+  setup.editor.playsBy === 'computing-first' ? previewMemoryMibOf(setup) : (setup.editor.previewMemoryMib ?? 0);
 
 /** What the screen wants of graphics memory, and the editor's own windows where the graphics draw them, in MiB. Assumptions. */
 const screenGraphicsMib = 80;

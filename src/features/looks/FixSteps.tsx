@@ -1,11 +1,11 @@
 'use client';
 
 import styled from 'styled-components';
-import { ownNameOf } from '@/core/card';
+import { amountsTried, ownNameOf } from '@/core/card';
 import { keptState } from '@/core/diagnose';
 import { type FixId, type FixLevel, memorySplitUnder, previewFixIds, qualityRatioOf } from '@/core/fixes';
 import { describeOwnQuality } from '@/messages/editor';
-import { fixTexts } from '@/messages/fixes';
+import { describeAmountsTried, fixTexts } from '@/messages/fixes';
 import { TextField } from '@/ui/TextField';
 import { colour } from '@/ui/tokens';
 import { MemorySplit } from '../programs/MemorySplit';
@@ -34,6 +34,8 @@ export function FixSteps({ fixId, level }: { readonly fixId: FixId; readonly lev
   const note = card.editorProfile.notes.find((kept) => kept.fixId === fixId)?.text ?? '';
   const ratio = fixId === previewFixIds.quality ? qualityRatioOf(level) : null;
   const ownName = ratio === null ? null : ownNameOf(card.editorProfile, ratio);
+  const split = memorySplitUnder(keptState(card).setup, { id: fixId, level });
+  const tried = split && describeAmountsTried(amountsTried(card, fixId));
   return (
     <>
       <Steps>
@@ -41,10 +43,8 @@ export function FixSteps({ fixId, level }: { readonly fixId: FixId; readonly lev
           <li key={step}>{step}</li>
         ))}
       </Steps>
-      <MemorySplit
-        split={memorySplitUnder(keptState(card).setup, { id: fixId, level })}
-        label="How memory would be split"
-      />
+      <MemorySplit split={split} label="How memory would be split" />
+      {tried !== null && <p>{tried}</p>}
       {ownName !== null && <p>{describeOwnQuality(ownName)}</p>}
       <Terms>
         <dt>Where editors usually keep it</dt>

@@ -133,17 +133,19 @@ export function EditorSettings() {
           value={toGigabytes(editor.memoryGivenMib)}
           onChange={(value) => set({ memoryGivenMib: toMib(value) })}
         />
-        {playsByOf(card) === 'computing-first' && (
-          <NumberField
-            label="Memory for computed pictures"
-            unit="GB"
-            minValue={0.1}
-            maxValue={4096}
-            fractionDigits={1}
-            value={toGigabytes(editor.previewMemoryMib)}
-            onChange={(value) => set({ previewMemoryMib: toMib(value) })}
-          />
-        )}
+        <NumberField
+          label={
+            playsByOf(card) === 'computing-first'
+              ? 'Memory for computed pictures'
+              : 'Memory it keeps for ready pictures, if set'
+          }
+          unit="GB"
+          minValue={0.1}
+          maxValue={4096}
+          fractionDigits={1}
+          value={toGigabytes(editor.previewMemoryMib)}
+          onChange={(value) => set({ previewMemoryMib: toMib(value) })}
+        />
       </FieldGrid>
       <Spaced $abovePx={12}>
         <Disclosure label="What it does while drawing">
