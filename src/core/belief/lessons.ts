@@ -155,11 +155,15 @@ export const lessonIds = Object.keys(definitions) as readonly LessonId[];
 
 const isLessonId = (id: string): id is LessonId => Object.hasOwn(definitions, id);
 
-/** What kind of thing a lesson is about; null for one that nobody knows any more. */
-export const lessonKindOf = ({
+/** What kind of thing a lesson is about; null for one that nobody knows any more, or whose bins are another kind's. */
+export function lessonKindOf({
   id,
-}: Pick<Lesson, 'id'>): { readonly id: LessonId; readonly isSwitch: boolean } | null =>
-  isLessonId(id) ? { id, isSwitch: definitions[id].isSwitch } : null;
+  edges,
+}: Pick<Lesson, 'id' | 'edges'>): { readonly id: LessonId; readonly isSwitch: boolean } | null {
+  if (!isLessonId(id)) return null;
+  const { isSwitch } = definitions[id];
+  return isSwitch === (edges.length === 1) ? { id, isSwitch } : null;
+}
 
 /** The definition of a lesson. */
 export const findLesson = (id: LessonId): LessonDefinition => definitions[id];
@@ -202,8 +206,9 @@ export const likelihoodsOf = ({ before, after }: Lesson, forgottenRatio: number)
 export function listLessonEvidence(card: JobCard): readonly Evidence[] {
   const drive = driveOfLessons(card);
   return card.lessons.flatMap((lesson) => {
-    const { id, about, edges } = lesson;
-    if (!isLessonId(id) || (id === 'drive-rate' && about !== drive)) return [];
+    const { about, edges } = lesson;
+    const id = lessonKindOf(lesson)?.id;
+    if (id === undefined || (id === 'drive-rate' && about !== drive)) return [];
     const { figureOf, forgotten: forgottenRatio }: LessonDefinition = definitions[id];
     const logs = likelihoodsOf(lesson, forgottenRatio).map((likelihood) => Math.log(likelihood));
     const compiled = new WeakMap<SetupState, Coefficients>();

@@ -14,6 +14,7 @@ import {
   number,
   object,
   record,
+  refine,
   string,
   union,
 } from 'zod/mini';
@@ -552,11 +553,19 @@ export const lessonSchema = object({
   /** The kind of drive that it is about; empty where it is about none. */
   about: text(40),
   /** Between the bins, rising. */
-  edges: array(number()).check(maxLength(15)),
+  edges: array(between(1e-9, 1e9)).check(minLength(1), maxLength(15)),
   /** Chances of the bins before anything was known, and after. */
   before: masses,
   after: masses,
-});
+}).check(
+  refine(
+    ({ edges, before, after }) =>
+      before.length === edges.length + 1 &&
+      after.length === before.length &&
+      edges.every((edge, i) => i === 0 || edge >= (edges[i - 1] as number)),
+    'bins that do not fit their edges',
+  ),
+);
 
 export const stepIds = [
   'first-things',
