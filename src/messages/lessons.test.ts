@@ -41,11 +41,11 @@ describe('describeLesson', () => {
 
   it('says by how much a figure is off, and nothing of what it does not know', () => {
     const twice = { edges, before: evenly, after: [0, 0, 0, 0, 0, 0, 0, 0, 0, 1] };
-    expect(describeLesson(lessonOf('layer-cost', twice))).toMatch(
-      /^Blending a layer costs [\d.]+ times what is estimated$/,
+    expect(describeLesson(lessonOf('opening-cost', twice))).toMatch(
+      /^Opening a clip costs [\d.]+ times what is estimated$/,
     );
-    expect(describeLesson(lessonOf('layer-cost', { ...twice, after: evenly }))).toBe(
-      'Blending a layer costs what is estimated',
+    expect(describeLesson(lessonOf('opening-cost', { ...twice, after: evenly }))).toBe(
+      'Opening a clip costs what is estimated',
     );
     expect(describeLesson(lessonOf('of-a-newer-one', {}))).toBe('Something that this Oil Can does not know');
   });

@@ -6,8 +6,6 @@ import { formatRate } from './format';
 /** Of a yes and a no, the sentence for each; of a figure, what stands before "1.3 times", and after it. */
 const lessonTexts: Readonly<Record<LessonId, readonly [string, string]>> = {
   'decode-rate': ['Decoding runs at', 'the estimated rate'],
-  'draw-rate-of-cores': ['The processor draws at', 'the estimated rate'],
-  'draw-rate-of-graphics': ['The graphics draw at', 'the estimated rate'],
   'hardware-decode-rate': ['The graphics decode at', 'the estimated rate'],
   'drive-rate': ['The footage’s drive reads at', 'the estimated rate'],
   'slows-with-heat': ['The machine slows down as it gets warm', 'The machine keeps its speed when it is warm'],
@@ -15,10 +13,6 @@ const lessonTexts: Readonly<Record<LessonId, readonly [string, string]>> = {
   'works-in-turn': [
     'Your editor does one thing after another',
     'Your editor reads, decodes and draws at the same time',
-  ],
-  'effects-at-clip-size': [
-    'Your editor computes effects at the clip’s own size',
-    'Your editor computes effects at the preview’s size',
   ],
   'computes-first': ['Your editor computes pictures first, then plays them', 'Your editor plays while it computes'],
   'decodes-in-hardware': ['Your editor decodes with the graphics', 'Your editor decodes with the processor alone'],
@@ -28,9 +22,6 @@ const lessonTexts: Readonly<Record<LessonId, readonly [string, string]>> = {
     'Your editor shows proxies at a lower quality only',
     'Your editor shows proxies at any quality',
   ],
-  'layer-cost': ['Blending a layer costs', 'what is estimated'],
-  'show-cost': ['Showing a picture costs', 'what is estimated'],
-  'memory-taken': ['Your editor takes', 'the estimated memory'],
   'opening-cost': ['Opening a clip costs', 'what is estimated'],
 };
 
