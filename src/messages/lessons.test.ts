@@ -19,7 +19,7 @@ const lessonOf = (id: string, part: Partial<Lesson>): Lesson => ({
 describe('describeLesson', () => {
   it('has a sentence for each lesson, whichever way it went', () => {
     for (const id of lessonIds) {
-      const parts: readonly Partial<Lesson>[] = lessonKindOf({ id, edges: [0.5] })
+      const parts: readonly Partial<Lesson>[] = lessonKindOf(lessonOf(id, {}))
         ? [{}, { after: [1, 0] }]
         : [
             { edges, before: evenly, after: [0, 0, 0, 0, 0, 0, 0, 0, 0.5, 0.5] },

@@ -1,7 +1,7 @@
 'use client';
 
 import styled, { css } from 'styled-components';
-import { colour, font } from './tokens';
+import { colour } from './tokens';
 
 /** The room that something keeps above and below itself. */
 export interface Room {
@@ -67,19 +67,6 @@ export const Soft = styled.span<Room>`
   color: ${colour.inkSoft};
   font-size: 15px;
   ${room}
-`;
-
-/** Takes what room there is beside a button, and a line of its own where that is little, or `$isAlone`. */
-export const BesideButton = styled.p<{ readonly $isAlone?: boolean }>`
-  flex: 1 1 ${({ $isAlone }) => ($isAlone ? '100%' : '330px')};
-`;
-
-/** A second line under the first of a cell. */
-export const SecondLine = styled.small`
-  display: block;
-  color: ${colour.inkSoft};
-  font: 400 15px/1.45 ${font.text};
-  &[data-strong] { font-weight: 600; }
 `;
 
 /** For assistive technology only. */

@@ -93,6 +93,7 @@ describe('what lessons say on the next card', () => {
     expect(listLessonEvidence({ ...card, lessons: [{ ...lesson, id: 'of-a-newer-one' }] })).toEqual([]);
     expect(listLessonEvidence({ ...card, lessons: [{ ...drive, about: 'network' }] })).toEqual([]);
     expect(listLessonEvidence({ ...card, lessons: [{ ...drive, id: 'one-decode-thread' }] })).toEqual([]);
+    expect(listLessonEvidence({ ...card, lessons: [{ ...drive, after: [1] }] })).toEqual([]);
     expect(listLessonEvidence({ ...card, lessons: [drive] })).toHaveLength(1);
     for (const added of addedTo({ ...card, lessons: [{ ...lesson, after: lesson.before }] }))
       expect(added).toBeCloseTo(0, 6);

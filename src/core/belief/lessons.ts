@@ -116,12 +116,14 @@ export const lessonIds = Object.keys(definitions) as readonly LessonId[];
 
 const isLessonId = (id: string): id is LessonId => Object.hasOwn(definitions, id);
 
-/** What kind of thing a lesson is about; null for one that nobody knows any more, or whose bins are another kind's. */
+/** What kind of thing a lesson is about; null for one that nobody knows any more, or whose bins do not fit. */
 export function lessonKindOf({
   id,
   edges,
-}: Pick<Lesson, 'id' | 'edges'>): { readonly id: LessonId; readonly isSwitch: boolean } | null {
-  if (!isLessonId(id)) return null;
+  before,
+  after,
+}: Omit<Lesson, 'of' | 'from' | 'about'>): { readonly id: LessonId; readonly isSwitch: boolean } | null {
+  if (!isLessonId(id) || before.length !== edges.length + 1 || after.length !== before.length) return null;
   const { isSwitch } = definitions[id];
   return isSwitch === (edges.length === 1) ? { id, isSwitch } : null;
 }

@@ -5,9 +5,10 @@ import { type JobCard, targetFpsOf } from '@/core/card';
 import { findMachineNeeds, type MachineNeeds } from '@/core/diagnose';
 import { formatFps, formatFpsRange, formatWaitRange } from '@/messages/format';
 import { describeTier, upgradeTexts } from '@/messages/machine';
+import { BesideButton } from '@/ui/BesideButton';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
-import { BesideButton, Row, Soft, Spaced } from '@/ui/layout';
+import { Row, Soft, Spaced } from '@/ui/layout';
 import { Sheet } from '@/ui/Sheet';
 import { useBelief } from '../shell/answer/use-belief';
 

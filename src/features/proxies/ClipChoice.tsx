@@ -9,8 +9,9 @@ import { formatBytes, formatCount, formatDuration, formatMinutes, formatRate } f
 import { cannotBeMadeHere, describeVerdict } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
-import { Row, SecondLine, Soft, Spaced, VisuallyHidden } from '@/ui/layout';
+import { Row, Soft, Spaced, VisuallyHidden } from '@/ui/layout';
 import { PlainCheck } from '@/ui/PlainCheck';
+import { SecondLine } from '@/ui/SecondLine';
 import { type ChoiceEvent, codecOf, idsAbove, idsOfCodec } from './choice-state';
 
 const shownFirst = 12;

@@ -9,7 +9,8 @@ import { describeCheckOf } from '@/messages/proxies';
 import { Button } from '@/ui/Button';
 import { DataTable, TableFrame } from '@/ui/DataTable';
 import { Disclosure } from '@/ui/Disclosure';
-import { SecondLine, VisuallyHidden } from '@/ui/layout';
+import { VisuallyHidden } from '@/ui/layout';
+import { SecondLine } from '@/ui/SecondLine';
 import { SegmentedField } from '@/ui/SegmentedField';
 import { useOpenCard } from '../shell/card/use-open-card';
 
