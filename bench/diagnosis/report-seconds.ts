@@ -16,7 +16,9 @@ interface Compared {
 
 const settings = ['same', 'anotherNamed', 'anotherUnsaid'] as const;
 
-type Row = { readonly lessons: readonly string[] } & { readonly [K in (typeof settings)[number]]: Compared };
+type Row = { readonly lessons: readonly string[]; readonly isLeftWrong: boolean } & {
+  readonly [K in (typeof settings)[number]]: Compared;
+};
 
 const meanOf = <T>(pick: (row: T) => number) => {
   return (over: readonly T[]): number => over.reduce((sum, row) => sum + pick(row), 0) / over.length;
@@ -78,6 +80,13 @@ export async function reportSeconds(first: number, last: number, arePrinted: boo
     seeds: [first, last],
     caseCount: rows.length,
     meanLessonCount: meanOf<Row>(({ lessons }) => lessons.length)(rows),
+    leftWrongCount: rows.filter(({ isLeftWrong }) => isLeftWrong).length,
     ...Object.fromEntries(settings.map((setting) => [setting, compare(rows.map((row) => row[setting]))])),
+    ...Object.fromEntries(
+      [true, false].map((isLeftWrong) => [
+        isLeftWrong ? 'sameAndLeftWrong' : 'sameAndPutRight',
+        compare(rows.filter((row) => row.isLeftWrong === isLeftWrong).map((row) => row.same)),
+      ]),
+    ),
   };
 }

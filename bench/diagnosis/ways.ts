@@ -2,6 +2,7 @@ import { priorBelief } from '@/core/belief';
 import { fixesInForce, type JobCard, keyOfFix } from '@/core/card';
 import { chooseMove, type Diagnosis, diagnose, keptState, rankCardFixes } from '@/core/diagnose';
 import { type FixAtLevel, type FixId, findFix, fixCatalogue } from '@/core/fixes';
+import type { Rig } from '@/core/simulate';
 import type { PracticeCase } from '@/core/simulate/cases';
 import { type Ending, endingOf, mostMinutes, Session } from './session';
 
@@ -15,8 +16,9 @@ export interface LoopNotes {
   readonly named: Diagnosis['causes'];
   /** What it held likeliest before it had advised anything. */
   readonly namedAtOnce: Diagnosis['causes'];
-  /** The card as it was left. */
+  /** The card as it was left, and the rig: footage that was moved elsewhere is no matter of the next film. */
   readonly card: JobCard;
+  readonly left: Rig;
   readonly diagnoseMs: readonly number[];
 }
 
@@ -101,6 +103,7 @@ export function runLoop(practice: PracticeCase, log: (line: string) => void = ()
     named: named ?? [],
     namedAtOnce: namedAtOnce ?? [],
     card: session.card,
+    left: session.rigUnder(fixesInForce(session.card).filter(({ id }) => id !== 'move-media')),
     diagnoseMs,
   };
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { lessonIds, lessonKindOf } from '@/core/belief';
+import { findLesson, lessonIds, lessonKindOf } from '@/core/belief';
 import type { Lesson } from '@/core/card';
 import { describeLesson } from './lessons';
 
@@ -17,8 +17,11 @@ const lessonOf = (id: string, part: Partial<Lesson>): Lesson => ({
 });
 
 describe('describeLesson', () => {
-  it('has a sentence for each lesson, whichever way it went', () => {
-    for (const id of lessonIds) {
+  it('has a sentence for each lesson, whichever way it went; of a fault, for its being there', () => {
+    for (const id of lessonIds.filter((each) => findLesson(each).isFault)) {
+      expect(describeLesson(lessonOf(id, {})), id).toMatch(/^[A-Z].{10,80}[a-z]$/);
+    }
+    for (const id of lessonIds.filter((each) => !findLesson(each).isFault)) {
       const parts: readonly Partial<Lesson>[] = lessonKindOf(lessonOf(id, {}))
         ? [{}, { after: [1, 0] }]
         : [
@@ -41,11 +44,11 @@ describe('describeLesson', () => {
 
   it('says by how much a figure is off, and nothing of what it does not know', () => {
     const twice = { edges, before: evenly, after: [0, 0, 0, 0, 0, 0, 0, 0, 0, 1] };
-    expect(describeLesson(lessonOf('opening-cost', twice))).toMatch(
-      /^Opening a clip costs [\d.]+ times what is estimated$/,
+    expect(describeLesson(lessonOf('decode-rate', twice))).toMatch(
+      /^Decoding runs at [\d.]+ times the estimated rate$/,
     );
-    expect(describeLesson(lessonOf('opening-cost', { ...twice, after: evenly }))).toBe(
-      'Opening a clip costs what is estimated',
+    expect(describeLesson(lessonOf('decode-rate', { ...twice, after: evenly }))).toBe(
+      'Decoding runs at the estimated rate',
     );
     expect(describeLesson(lessonOf('of-a-newer-one', {}))).toBe('Something that this Oil Can does not know');
   });

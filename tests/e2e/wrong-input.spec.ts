@@ -172,3 +172,11 @@ test('imports a card chosen twice as two cards, and overwrites none', async ({ p
   await expect(page.getByText('Imported 2 cards.')).toBeVisible();
   await expect(page.getByRole('link', { name: 'From a friend' })).toHaveCount(2);
 });
+
+test('says so where a part of the program cannot be loaded any more, and starts nothing half', async ({ page }) => {
+  await openCards(page);
+  await page.route('**/_next/static/**', (route) => route.abort());
+  await page.getByRole('button', { name: 'Start a card' }).click();
+  await expect(page.getByText('A part of Oil Can did not load.')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Job cards' })).toBeVisible();
+});

@@ -6,7 +6,15 @@ import { drawParameterSamples } from '../load/parameter-samples';
 import { percentileOfSorted } from '../numbers/percentile';
 import { baseStateOf, priorFactsOf } from './card-state';
 import { listSingles } from './hypotheses';
-import { binOf, driveOfLessons, findLesson, type LessonDefinition, type LessonView, lessonIds } from './lessons';
+import {
+  binOf,
+  driveOfLessons,
+  findLesson,
+  isOfFootageDrive,
+  type LessonDefinition,
+  type LessonView,
+  lessonIds,
+} from './lessons';
 import type { Belief } from './posterior';
 
 /** Figures fall into so many bins, each as likely as the next before anything is known. */
@@ -82,13 +90,15 @@ export function drawLessons(card: JobCard, belief: Belief): readonly Lesson[] {
   const drive = driveOfLessons(card);
   return lessonIds.flatMap((id) => {
     const definition = findLesson(id);
-    const about = id === 'drive-rate' ? drive : '';
+    const about = isOfFootageDrive(id) ? drive : '';
     if (about === null) return [];
     // No fault changes a figure; whether something is on goes by what is supposed.
     const before = definition.isSwitch ? supposed : [sound];
     const edges = definition.isSwitch ? [0.5] : edgesOf(sound, definition);
     const masses = { before: massesOf(before, edges, definition), after: massesOf(after, edges, definition) };
     if (bitsBetween(masses.before, masses.after) < leastBits) return [];
+    const [was = 0, is = 0] = [masses.before[1], masses.after[1]];
+    if (definition.isFault && is <= was) return [];
     return [
       {
         id,

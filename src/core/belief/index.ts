@@ -13,7 +13,7 @@ export {
   rangesUnder,
   usableGap,
 } from './forecast-belief';
-export { type LessonId, learnedRatio, lessonIds, lessonKindOf } from './lessons';
+export { findLesson, type LessonId, learnedRatio, lessonIds, lessonKindOf } from './lessons';
 export { type Belief, type BeliefComponent, inferPosterior, type PosteriorOptions } from './posterior';
 export { priorBelief, priorOfState } from './prior';
 export { findQuestion, type QuestionId, questionCatalogue, type SampleView } from './questions';

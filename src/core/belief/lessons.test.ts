@@ -1,8 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { demoCardAt } from '../../../tests/stand-ins/demo-cards';
-import { createJobCard, createReading, type JobCard, type Lesson } from '../card';
+import {
+  applyCommand,
+  type CardCommand,
+  createJobCard,
+  createReading,
+  type FixUse,
+  type JobCard,
+  type Lesson,
+} from '../card';
 import { createOutcomes } from '../load';
+import { priorFactsOf } from './card-state';
 import { drawLessons } from './draw-lessons';
+import { listSingles } from './hypotheses';
 import {
   binOf,
   findLesson,
@@ -36,6 +46,20 @@ const lessonOf = (belief: Belief, id: LessonId): Lesson => {
   if (!lesson) throw new Error(`no lesson ${id}`);
   return lesson;
 };
+
+/** The card with a fix tried and kept. */
+function withKept(on: JobCard, fix: FixUse): JobCard {
+  const run = (of: JobCard, command: CardCommand): JobCard => {
+    const result = applyCommand(of, command, 2);
+    if (!result.ok) throw new Error(result.failure.code);
+    return result.value;
+  };
+  const read = (of: JobCard, id: string): JobCard =>
+    run(of, { type: 'addReading', input: { reading: createReading({ id, takenAtMs: 1, shownFps: 9 }) } });
+  const begun = run(read(on, 'before'), { type: 'beginTrial', input: { id: 't', fix, nowMs: 2 } });
+  const tried = read(begun, 'after');
+  return run(tried, { type: 'endTrial', input: { id: 't', outcome: 'kept', nowMs: 2 } });
+}
 
 const withOneThread = knowing(({ samples }, i) => (samples.decodeThreadCount[i] as number) < 1.5);
 
@@ -71,6 +95,25 @@ describe('lessons of a card', () => {
     expect(drive).toMatchObject({ of: ['drives'], about: card.machine.footageDrive.value });
     expect(learnedRatio(drive)).toBeGreaterThan(1.4);
     expect(learnedRatio({ ...drive, after: drive.before })).toBe(1);
+  });
+
+  it('tell of a fault where it was found and is still there, not where it was found missing', () => {
+    const singles = listSingles(prior.base, priorFactsOf(card));
+    const beliefIn = (variant: string): Belief => {
+      const hypothesis = singles.find(({ key }) => key.endsWith(variant));
+      const [component] = prior.components;
+      if (!hypothesis || !component) throw new Error(`no hypothesis ${variant}`);
+      return { ...prior, components: [{ ...component, hypothesis }] };
+    };
+    const faultsOf = (of: JobCard, belief: Belief) =>
+      drawLessons(of, belief)
+        .map(({ id }) => id)
+        .filter((id) => findLesson(id as LessonId).isFault);
+    expect(faultsOf(card, beliefIn(':power'))).toEqual(['is-held-back']);
+    expect(faultsOf(card, beliefIn(':cache'))).toEqual(['cache-is-slow']);
+    expect(faultsOf(card, beliefIn('none'))).toEqual([]);
+    const raised = withKept(card, { id: 'raise-power-mode', level: null });
+    expect(faultsOf(raised, beliefIn(':power'))).toEqual([]);
   });
 
   it('have bins that add up to one, whatever the belief', () => {
@@ -122,6 +165,8 @@ describe('what lessons say on the next card', () => {
     const without = meanThreads(inferPosterior(read, options));
     expect(meanThreads(inferPosterior(taught, options))).toBeGreaterThan(3 * without);
     expect(meanThreads(inferPosterior({ ...taught, lessons: [] }, options))).toBe(without);
+    // The estimate before any reading takes it as well.
+    expect(meanThreads(priorBelief(taught))).toBeGreaterThan(3 * meanThreads(priorBelief(read)));
   });
 });
 

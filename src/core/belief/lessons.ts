@@ -1,7 +1,7 @@
 import type { JobCard, Lesson } from '../card/types';
 import { type Coefficients, compile } from '../load/compile';
 import { threadGainOf } from '../load/conditions';
-import type { ParameterSamples, SetupState } from '../load/types';
+import type { ParameterSamples, SetupState, TroubleId } from '../load/types';
 import type { Evidence } from './weighing';
 
 /** What a figure of a machine or an editor is read from: one sample, under the set-up that it is supposed in. */
@@ -18,6 +18,8 @@ export interface LessonDefinition {
   readonly of: Lesson['of'];
   /** Whether it is a yes (1) or a no (0); else it is a figure above zero. */
   readonly isSwitch: boolean;
+  /** A fault that stays until somebody puts it right; that it was not there tells little, because it may have come since. */
+  readonly isFault?: true;
   /**
    * So much of what was learned is not relied on: settings change, an editor is updated, and a belief is surer than it
    * should be. Weighed on seeds 1 to 60 of the case generator by what a lesson told of the truth, in bits; of heat, of
@@ -27,14 +29,40 @@ export interface LessonDefinition {
   readonly figureOf: (view: LessonView) => number;
 }
 
+/** A fault that is one of the hidden troubles, and stays with the machine or the editor while nothing is done about it. */
+const lastingTrouble = (id: TroubleId, of: Lesson['of']): LessonDefinition => ({
+  of,
+  isSwitch: true,
+  isFault: true,
+  forgotten: 0.2,
+  figureOf: ({ state }) => (state.hidden.troubles[id] > 0 ? 1 : 0),
+});
+
 const at = (values: Float64Array, { index }: LessonView): number => values[index] as number;
 
 const definitions = {
+  // What was wrong and was left so comes first, for whoever reads.
+  'slows-with-heat': lastingTrouble('heat', ['processor']),
+  'is-held-back': lastingTrouble('power', ['processor']),
+  'hardware-decoding-is-unsound': lastingTrouble('hardwareDecode', ['graphics', 'editor']),
+  'graphics-drawing-is-unsound': lastingTrouble('graphicsDrawing', ['graphics', 'editor']),
+  'slower-graphics-draw': {
+    of: ['graphics', 'editor'],
+    isSwitch: true,
+    isFault: true,
+    forgotten: 0.2,
+    figureOf: ({ state }) => (state.hidden.isOnSlowGraphics ? 1 : 0),
+  },
+  'drive-is-slowed': lastingTrouble('drive', ['drives']),
+  'system-drive-is-full': lastingTrouble('systemDrive', ['drives']),
+  'cache-is-slow': lastingTrouble('cache', ['drives', 'editor']),
+  'software-is-stale': lastingTrouble('software', ['editor']),
+  'something-unexplained': lastingTrouble('unexplained', ['editor']),
   /** Reference milliseconds that all threads together decode in one. */
   'decode-rate': {
     of: ['processor', 'editor'],
     isSwitch: false,
-    forgotten: 0.3,
+    forgotten: 0.5,
     figureOf: (view) => {
       const { coefficients: c, samples } = view;
       const gain = threadGainOf(at(samples.decodeThreadCount, view), c.coreCount);
@@ -44,7 +72,7 @@ const definitions = {
   'hardware-decode-rate': {
     of: ['graphics'],
     isSwitch: false,
-    forgotten: 0.1,
+    forgotten: 0.3,
     figureOf: (view) => at(view.samples.hardwareDecodeFactor, view),
   },
   'drive-rate': {
@@ -52,12 +80,6 @@ const definitions = {
     isSwitch: false,
     forgotten: 0.1,
     figureOf: (view) => at(view.samples.driveFactor, view),
-  },
-  'slows-with-heat': {
-    of: ['processor'],
-    isSwitch: true,
-    forgotten: 0.5,
-    figureOf: ({ state }) => (state.hidden.troubles.heat > 0 ? 1 : 0),
   },
   'one-decode-thread': {
     of: ['editor'],
@@ -103,13 +125,11 @@ const definitions = {
     forgotten: 0.3,
     figureOf: ({ state }) => (state.hidden.proxiesUpToRatio < 1 ? 1 : 0),
   },
-  'opening-cost': {
-    of: ['editor'],
-    isSwitch: false,
-    forgotten: 0.2,
-    figureOf: (view) => at(view.samples.openingFactor, view),
-  },
 } as const satisfies Readonly<Record<string, LessonDefinition>>;
+
+/** Lessons of the drive that the footage lies on. */
+const ofFootageDrive: readonly string[] = ['drive-rate', 'drive-is-slowed'] satisfies readonly LessonId[];
+export const isOfFootageDrive = (id: string): boolean => ofFootageDrive.includes(id);
 
 export type LessonId = keyof typeof definitions;
 export const lessonIds = Object.keys(definitions) as readonly LessonId[];
@@ -171,7 +191,7 @@ export function listLessonEvidence(card: JobCard): readonly Evidence[] {
   return card.lessons.flatMap((lesson) => {
     const { about, edges } = lesson;
     const id = lessonKindOf(lesson)?.id;
-    if (id === undefined || (id === 'drive-rate' && about !== drive)) return [];
+    if (id === undefined || (isOfFootageDrive(id) && about !== drive)) return [];
     const { figureOf, forgotten: forgottenRatio }: LessonDefinition = definitions[id];
     const logs = likelihoodsOf(lesson, forgottenRatio).map((likelihood) => Math.log(likelihood));
     const compiled = new WeakMap<SetupState, Coefficients>();

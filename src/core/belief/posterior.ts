@@ -4,6 +4,7 @@ import { drawParameterSamples, drawRanks } from '../load/parameter-samples';
 import { drawParameter, parameterNames } from '../load/parameters';
 import { type ParameterSamples, type Parameters, type SetupState, troubleIds } from '../load/types';
 import { createRandom, type Random, seedOf } from '../numbers/random';
+import { resampledIndexes } from '../numbers/resample';
 import { type Complaint, complaintOf } from '../usable';
 import { baseStateOf, priorFactsOf } from './card-state';
 import { listEvidence } from './evidence';
@@ -136,21 +137,9 @@ class Particles {
     }
   }
 
-  /** Keeps samples by their weights, as many as before; the same luck for all places (systematic resampling). */
+  /** Keeps samples by their weights, as many as before. */
   resample(power: number, random: Random): void {
-    const weights = this.weightsAt(power);
-    let total = 0;
-    for (const weight of weights) total += weight;
-    const step = total / this.count;
-    let at = step * random.next();
-    let taken = 0;
-    let sum = weights[0] as number;
-    const from = new Int32Array(this.count);
-    for (let i = 0; i < this.count; i++) {
-      while (sum < at && taken < this.count - 1) sum += weights[++taken] as number;
-      from[i] = taken;
-      at += step;
-    }
+    const from = resampledIndexes(this.weightsAt(power), this.count, random.next());
     const pick = (values: Float64Array): void => {
       const before = values.slice();
       for (let i = 0; i < values.length; i++) values[i] = before[from[i] as number] as number;

@@ -68,18 +68,22 @@ export function JobCards() {
 
   const startCard = async () => {
     // Not needed before somebody starts one, and the wall is to stand soon.
-    const { createJobCard, knownMachineOf } = await import('@/core/card/defaults');
+    const loaded = await import('@/core/card/defaults').catch(() => null);
+    if (!loaded) {
+      notify({ kind: 'alarm', text: 'A part of Oil Can did not load. Reload the page, then start the card again.' });
+      return;
+    }
     const [last] = [...cards.values()]
       .filter(({ card }) => !card.id.startsWith('demo-'))
       .sort((a, b) => b.card.updatedAtMs - a.card.updatedAtMs);
     const newest = last?.card;
-    const card = createJobCard({
+    const card = loaded.createJobCard({
       id: crypto.randomUUID(),
       title: 'New project',
       nowMs: Date.now(),
       // Most people have one editor and one machine: what is known of them goes on to the next card.
       editorProfile: newest?.editorProfile,
-      machine: newest && knownMachineOf(newest),
+      machine: newest && loaded.knownMachineOf(newest),
       lessons: last?.answer?.summary.lessons,
     });
     store?.add(card);

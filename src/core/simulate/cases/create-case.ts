@@ -5,7 +5,7 @@ import { type BenchComplaint, benchComplaints, benchGap, gapInRespect } from '..
 import { measureRig } from '../measure';
 import type { Rig, RigOutcome } from '../types';
 import { drawCard } from './draw-card';
-import { type DrawnFacts, drawRig, onSameBench, withCopiesInUse } from './draw-rig';
+import { type DrawnFacts, drawRig, hasLastingFault, onSameBench, withCopiesInUse } from './draw-rig';
 import { drawPerson, type FilmHistory, type Person, readPreview } from './person';
 
 /** A hidden-fault case: what is true, what the person has on the card, and what they would find. */
@@ -26,9 +26,10 @@ export interface PracticeCase {
   readonly equalCauseIds: readonly PracticeFaultId[];
 }
 
-/** The case before, and whether the editor is another one now. */
+/** The case before, how its rig was left, and whether the editor is another one now. */
 export interface PreviousCase {
   readonly of: PracticeCase;
+  readonly left: Rig;
   readonly isEditorAnother: boolean;
 }
 
@@ -175,13 +176,13 @@ function draftCase(
   previous: PreviousCase | null,
 ): Draft | null {
   const fresh = drawRig(random);
-  const drawn = previous ? onSameBench(fresh, { ...previous.of, isEditorAnother: previous.isEditorAnother }) : fresh;
+  const drawn = previous ? onSameBench(fresh, { ...previous, facts: previous.of.facts }) : fresh;
   const sound = random.isTrue(0.08) ? withCopiesInUse(drawn.rig, random.pick([540, 720])) : drawn.rig;
   const outcome = measureRig(sound, seed);
   const all = benchComplaints.reduce((sum, complaint) => sum + gapInRespect(sound, outcome, complaint), 0);
   if (kind === 'heavy-film') return all > 0.15 ? { rig: sound, sound, facts: drawn.facts, hidden: [] } : null;
-  // A fault shows where the film alone would be no burden, or little.
-  if (all > 0.25) return null;
+  // A fault shows where the film alone would be no burden, or little; what was left from the last film may be one.
+  if (all > 0.25 && !(previous && hasLastingFault(sound))) return null;
   const first = kind === 'outside' ? ('nothing-explains-it' as const) : faultId;
   if (!canHide(first, sound)) return null;
   const rest = plantable.map(({ id }) => id).filter((id) => id !== first && canHide(id, sound));
@@ -192,7 +193,7 @@ function draftCase(
 /**
  * The case of a seed. Tries are drawn until one has a complaint and a fault whose repair closes at least a tenth
  * of the gap; the same seed always ends at the same case. After a `previous` one it is another film with other faults on
- * the same machine, in the same editor or in another.
+ * the same machine as that was left, in the same editor or in another.
  */
 export function createCase(seed: number, previous: PreviousCase | null = null): PracticeCase {
   const random = createRandom(seed * 104_729);

@@ -2,7 +2,15 @@ import { createRandom, type Random } from '../../numbers/random';
 import { makeCopies } from '../copies';
 import { soundFaults } from '../faults';
 import { canGraphicsDecode } from '../rig-from-card';
-import { playerDesigns, type Rig, type RigClip, type RigDrive, type RigEffect, type RigStream } from '../types';
+import {
+  playerDesigns,
+  type Rig,
+  type RigClip,
+  type RigDrive,
+  type RigEffect,
+  type RigFaults,
+  type RigStream,
+} from '../types';
 
 /** What a rig was drawn from, in the words of a card: the person knows these, more or less. */
 export interface DrawnFacts {
@@ -243,25 +251,42 @@ export function drawRig(random: Random): { readonly rig: Rig; readonly facts: Dr
   };
 }
 
-/** What was drawn before, and whether the editor is another one now. */
+/** The machine that a film was edited on as it was left, what its person knows of it, and whether the editor is another one now. */
 interface PreviousBench {
-  readonly sound: Rig;
+  readonly left: Rig;
   readonly facts: DrawnFacts;
   readonly isEditorAnother: boolean;
 }
 
-/** Another film on the machine of `previous`, in the same editor or another; the footage lies on the same drive. */
+/** Faults that stay with a machine, and those that stay with its editor; the others are of a film or of a day. */
+const lastingFaults = {
+  ofMachine: [
+    ...(['powerShare', 'heatShare', 'hardwareSlowdown', 'graphicsSlowdown'] as const),
+    ...(['isOnSlowGraphics', 'driveShare', 'systemDriveStall', 'oddMs'] as const),
+  ],
+  ofEditor: ['cacheWaitMs', 'staleness', 'copiesUpToRatio'],
+} as const satisfies Readonly<Record<string, readonly (keyof RigFaults)[]>>;
+
+/** Whether something is wrong with a rig that was so before its film came. */
+export const hasLastingFault = ({ faults }: Rig): boolean =>
+  [...lastingFaults.ofMachine, ...lastingFaults.ofEditor].some((id) => faults[id] !== soundFaults[id]);
+
+/**
+ * Another film on a machine as it was left, in the same editor or another; the footage lies on the same drive. What nobody
+ * put right is still wrong.
+ */
 export function onSameBench(
   { rig, facts }: { readonly rig: Rig; readonly facts: DrawnFacts },
-  { sound, facts: before, isEditorAnother }: PreviousBench,
+  { left, facts: before, isEditorAnother }: PreviousBench,
 ): { readonly rig: Rig; readonly facts: DrawnFacts } {
-  const { coreCount, coreSpeed, memoryMib, graphics, systemDrive, cacheDrive } = sound;
-  const drive = sound.clips[0]?.original.drive;
+  const { coreCount, coreSpeed, memoryMib, graphics, systemDrive } = left;
+  const drive = left.clips[0]?.original.drive;
   if (!drive) throw new Error('onSameBench: no clip');
   // Another editor works in another way; drivers and parts stay what they are.
-  const editor = isEditorAnother ? rig : sound;
+  const editor = isEditorAnother ? rig : left;
   const canDraw = before.graphics !== 'none';
   const { streams } = facts;
+  const lasting = [...lastingFaults.ofMachine, ...(isEditorAnother ? [] : lastingFaults.ofEditor)];
   return {
     rig: {
       ...rig,
@@ -270,9 +295,10 @@ export function onSameBench(
       memoryMib,
       graphics,
       systemDrive,
-      cacheDrive,
+      cacheDrive: left.cacheDrive,
       design: editor.design,
       threadCount: Math.min(coreCount, editor.threadCount),
+      editorGivenMib: isEditorAnother ? rig.editorGivenMib : left.editorGivenMib,
       previewMemoryMib: (editor.previewMemoryMib / editor.memoryMib) * memoryMib,
       isDrawingOnGraphics: canDraw && editor.isDrawingOnGraphics,
       isDecodingOnGraphics: canDraw && editor.isDecodingOnGraphics,
@@ -280,8 +306,9 @@ export function onSameBench(
       areThumbnailsMade: editor.areThumbnailsMade,
       areFilesKeptOpen: editor.areFilesKeptOpen,
       preview: { ...rig.preview, isIdleBlended: editor.preview.isIdleBlended },
+      faults: { ...rig.faults, ...Object.fromEntries(lasting.map((id) => [id, left.faults[id]])) },
       quirks: {
-        ...sound.quirks,
+        ...left.quirks,
         decode: editor.quirks.decode,
         draw: editor.quirks.draw,
         memory: editor.quirks.memory,
