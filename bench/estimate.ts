@@ -42,6 +42,7 @@ function compareDecoding() {
       chroma: pixels.includes('422') ? '4:2:2' : '4:2:0',
       megapixels: (Number(width) * Number(height)) / 1e6,
       megabits: Number(mbit) / Number(rate),
+      sizeEvenness: null,
     });
     return Math.abs(predicted / Number(ms) - 1);
   });
@@ -97,6 +98,7 @@ async function comparePipelines() {
       chroma: '4:2:0',
       megapixels: stream.megapixels,
       megabits: stream.megabitsPerFrame,
+      sizeEvenness: null,
     });
     const timed = await timeRounds(clips, isQuick ? pipelines.slice(1, 3) : pipelines, roundCount);
     const rows = timed.map(({ pipeline, isBusy, measuredMs, yardstickMs, spread }) => {

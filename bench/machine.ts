@@ -5,6 +5,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import type { Page } from '@playwright/test';
+import { sizeEvennessOf } from '@/core/footage';
 import { softwareDecodeMs } from '@/core/load';
 import { percentileOfSorted } from '@/core/numbers/percentile';
 import { makeProcesses, writeGetProcessCsv } from '../tests/fixtures/process-lists';
@@ -86,14 +87,16 @@ function makeClip({ name, widthPx, heightPx, encoder }: Made): void {
   ]);
 }
 
-/** Megabits of a frame, by what the file really holds. */
-function megabitsPerFrame(name: string): number {
-  const bytes = Number(
-    execFileSync('ffprobe', ['-v', 'error', '-show_entries', 'format=size', '-of', 'csv=p=0', `${folder}${name}`])
-      .toString()
-      .trim(),
-  );
-  return (8 * bytes) / 1e6 / frameCount;
+/** Megabits of a frame, by what the file really holds, and how even its frames are in size. */
+function bitsOf(name: string): { readonly megabits: number; readonly sizeEvenness: number | null } {
+  const args = ['-v', 'error', '-select_streams', 'v', '-show_entries', 'packet=size', '-of', 'csv=p=0'];
+  const sizes = execFileSync('ffprobe', [...args, `${folder}${name}`])
+    .toString()
+    .trim()
+    .split('\n')
+    .map(Number.parseFloat);
+  const bytes = sizes.reduce((sum, size) => sum + size, 0);
+  return { megabits: (8 * bytes) / 1e6 / frameCount, sizeEvenness: sizeEvennessOf(sizes) };
 }
 
 /** A shared machine's speed comes and goes within seconds: the middle of three. */
@@ -176,7 +179,7 @@ await withPage(4399, async (page, url) => {
         bitDepth: clip.bitDepth,
         chroma: '4:2:0',
         megapixels,
-        megabits: megabitsPerFrame(clip.name),
+        ...bitsOf(clip.name),
       });
       const predictedFps = (1000 * coreSpeedRatio) / referenceMs;
       const ffmpegFps = ((beforeFps[i] ?? 0) + medianOfThree(() => timeFfmpeg(clip.name))) / 2;

@@ -36,7 +36,7 @@ describe('oil-can', () => {
         ...['bitDepth', 'chroma', 'bitrateMbitPerSec', 'durationMs', 'frameCount', 'keyFrameDistance'],
         ...['rotationDegrees', 'audio', 'traits'],
         // Beyond the shared list.
-        ...['kind', 'codecString', 'level', 'scan', 'pixelAspect', 'frameIntervals', 'videoTrackCount'],
+        ...['kind', 'codecString', 'level', 'scan', 'pixelAspect', 'frameIntervals', 'videoTrackCount', 'sizeEvenness'],
       ].sort(),
     );
     expect(json[1]).toEqual({ fileName: 'empty.mp4', failure: { code: 'file-empty' } });
@@ -100,7 +100,7 @@ describe('oil-can', () => {
   it('check says whether a card can be used, and why not', async () => {
     expect(await oilCan('check', 'src/demo/cards/decode-bound.json')).toMatchObject({
       exitCode: 0,
-      json: { isValid: true, version: 12 },
+      json: { isValid: true, version: 13 },
     });
     const broken = await oilCan('check', 'package.json');
     expect(broken).toMatchObject({ exitCode: 1, json: { failure: { code: 'card-not-a-card' } } });

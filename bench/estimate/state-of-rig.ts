@@ -18,6 +18,7 @@ const toStream = (stream: RigStream): PictureStream => ({
   frameRateFps: stream.fps,
   bitrateMbitPerSec: stream.megabitsPerFrame * stream.fps,
   meanKeyFrameDistanceFrames: stream.keyEveryFrames,
+  sizeEvenness: null,
   hardwareDecode: stream.canHardware ? 'yes' : 'no',
   drive: { readMegabytePerSec: stream.drive.megabytePerSec, latencyMs: stream.drive.seekMs },
 });

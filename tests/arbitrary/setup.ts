@@ -27,6 +27,7 @@ const stream: fc.Arbitrary<PictureStream> = fc.record({
   frameRateFps: fc.constantFrom(1, 12, 23.976, 25, 29.97, 60, 120, 240, 500),
   bitrateMbitPerSec: fc.double({ min: 0, max: 2000, noNaN: true }),
   meanKeyFrameDistanceFrames: fc.double({ min: 1, max: 600, noNaN: true }),
+  sizeEvenness: fc.option(fc.double({ min: 0.01, max: 1, noNaN: true })),
   hardwareDecode: fc.constantFrom(...knownStates),
   drive,
 });

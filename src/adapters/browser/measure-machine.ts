@@ -1,4 +1,5 @@
 import { type EncodedPacket, EncodedPacketSink, Input } from 'mediabunny';
+import { sizeEvennessOf } from '@/core/footage';
 import { type MachineProgress, type MachineRuns, runKernel } from '@/core/machine-test';
 import { referenceMsOf, type TestedStream } from '@/core/test-play';
 import { readableFormats } from '../shared/readable-formats';
@@ -54,6 +55,7 @@ async function openSample(blob: Blob): Promise<Sample> {
         heightPx,
         frameRateFps: averagePacketRate,
         megabitsPerFrame: bits / 1e6 / packetCount,
+        sizeEvenness: sizeEvennessOf(packets.map(({ byteLength }) => byteLength)),
       },
     };
   } finally {

@@ -1,5 +1,5 @@
 import { type EncodedPacket, EncodedPacketSink, Input, type InputVideoTrack } from 'mediabunny';
-import type { VideoFacts } from '@/core/footage';
+import { sizeEvennessOf, type VideoFacts } from '@/core/footage';
 import { rationalToNumber } from '@/core/numbers/rational';
 import { fail, type Result, succeed } from '@/core/result';
 import {
@@ -105,6 +105,7 @@ const streamOf = (facts: VideoFacts, packets: readonly EncodedPacket[]): TestedS
   heightPx: facts.heightPx,
   frameRateFps: rationalToNumber(facts.frameRate),
   megabitsPerFrame: packets.reduce((sum, packet) => sum + packet.byteLength * 8, 0) / 1e6 / Math.max(1, packets.length),
+  sizeEvenness: sizeEvennessOf(packets.map(({ byteLength }) => byteLength)),
 });
 
 type Decoded = Omit<TestPlayOutcome, 'fileRead'>;

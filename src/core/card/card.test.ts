@@ -236,7 +236,20 @@ describe('migrateCard', () => {
     const stored = JSON.parse(await readFile(new URL('./examples/version-11.json', import.meta.url), 'utf8'));
     const parsed = parseCard(stored);
     if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
-    expect(parsed.value).toEqual({ ...stored, version: 12, lessons: [] });
+    expect(parsed.value).toMatchObject({ ...stored, version: 13, lessons: [] });
+  });
+
+  it('reads a card that version 12 stored: how even its frames are was not read, and nothing else changes', async () => {
+    const stored = JSON.parse(await readFile(new URL('./examples/version-12.json', import.meta.url), 'utf8'));
+    const parsed = parseCard(stored);
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.failure));
+    expect(parsed.value).toMatchObject({ ...stored, version: 13 });
+    const streams = [
+      ...parsed.value.clips.map(({ facts }) => facts),
+      ...parsed.value.decodeTests.map(({ stream }) => stream),
+    ];
+    expect(streams.map((stream) => 'sizeEvenness' in stream && stream.sizeEvenness)).toEqual(streams.map(() => null));
+    expect(streams.length).toBeGreaterThan(1);
   });
 
   it('reads a card that version 7 stored: nothing more is known of its programs and its machine', async () => {

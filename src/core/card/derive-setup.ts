@@ -48,6 +48,7 @@ function videoStream(card: JobCard, clip: CardClip, facts: VideoFacts, drive: St
     bitrateMbitPerSec: facts.bitrateMbitPerSec,
     meanKeyFrameDistanceFrames:
       facts.keyFrameDistance?.meanFrames ?? (isIntraFrameCodec(facts.codec) ? 1 : frameRateFps * assumedKeyFrameSec),
+    sizeEvenness: facts.sizeEvenness,
     hardwareDecode: hardwareVerdictOf(card, clip).state === 'unlikely' ? 'no' : 'yes',
     drive,
   };
@@ -62,6 +63,7 @@ const stillStream = (card: JobCard, facts: StillFacts, drive: StreamDrive): Pict
   frameRateFps: plausibleFps(rationalToNumber(card.timeline.frameRate)),
   bitrateMbitPerSec: 0,
   meanKeyFrameDistanceFrames: 1,
+  sizeEvenness: null,
   hardwareDecode: 'no',
   drive,
 });
@@ -126,6 +128,7 @@ const standInClip = (card: JobCard): SetupClip => ({
     frameRateFps: 25,
     bitrateMbitPerSec: 20,
     meanKeyFrameDistanceFrames: 25,
+    sizeEvenness: null,
     hardwareDecode: 'unknown',
     drive: driveOf(card.machine.footageDrive.value),
   },
@@ -248,6 +251,7 @@ function inCodec(stream: PictureStream, codec: string | null): PictureStream {
     codec,
     chroma: '4:2:2',
     meanKeyFrameDistanceFrames: 1,
+    sizeEvenness: null,
     bitrateMbitPerSec: (intraMegabitPerMegapixel * widthPx * heightPx * frameRateFps) / 1e6,
   };
 }

@@ -123,6 +123,7 @@ describe('new parts', () => {
     heightPx: 1080,
     frameRateFps: 25,
     megabitsPerFrame: 1,
+    sizeEvenness: null,
   } as const;
   const played = (way: 'software' | 'hardware') =>
     ({

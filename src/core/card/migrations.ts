@@ -232,6 +232,23 @@ function addStrengths(card: RawCard): RawCard {
 /** Nothing was learned from one card for the next. */
 const addLessons = (card: RawCard): RawCard => ({ ...card, version: 12, lessons: [] });
 
+/** How even frames are in size was not read. */
+function addEvenness(card: RawCard): RawCard {
+  const sizeEvenness = null;
+  const toClip = (clip: unknown): unknown =>
+    isRecord(clip) && isRecord(clip.facts) && clip.facts.kind === 'video'
+      ? { ...clip, facts: { ...clip.facts, sizeEvenness } }
+      : clip;
+  const toTest = (test: unknown): unknown =>
+    isRecord(test) ? { ...test, stream: extend(test.stream, { sizeEvenness }) } : test;
+  return {
+    ...card,
+    version: 13,
+    clips: isList(card.clips) ? card.clips.map(toClip) : card.clips,
+    decodeTests: isList(card.decodeTests) ? card.decodeTests.map(toTest) : card.decodeTests,
+  };
+}
+
 /**
  * One step a version: `migrations[1]` turns a version 1 document into a version 2 one, and so on.
  * Steps are pure, never removed, and each comes with a stored example in its test. Version 1 is the first.
@@ -248,6 +265,7 @@ export const migrations: Readonly<Record<number, (card: RawCard) => RawCard>> = 
   9: addCourses,
   10: addStrengths,
   11: addLessons,
+  12: addEvenness,
 };
 
 /** Takes a document up to `newest` step by step; throws where a step is missing, which a test rules out. */

@@ -30,7 +30,7 @@ import { proxyFaultCodes } from '../proxies/fault-codes';
 import { decodeWays } from '../test-play/types';
 
 /**
- * The job card document, version 12: one laggy project on one machine. The unit of storage and of exchange;
+ * The job card document, version 13: one laggy project on one machine. The unit of storage and of exchange;
  * docs/job-card.schema.json is made from this. Ranges are wide enough for any real machine and film, and narrow
  * enough that no number in them can make the cost model overflow.
  */
@@ -201,6 +201,9 @@ const durationMs = between(0, 1e10);
 const rotationDegrees = union([literal(0), literal(90), literal(180), literal(270)]);
 const audio = object({ codec: text(60), channelCount: whole(0, 256), sampleRateHz: between(0, 10_000_000) });
 
+/** How even frames are in size; null where nobody read them. */
+const sizeEvenness = nullable(between(0, 1));
+
 const videoFacts = object({
   kind: literal('video'),
   fileName,
@@ -231,6 +234,7 @@ const videoFacts = object({
       isSampled: boolean(),
     }),
   ),
+  sizeEvenness,
   rotationDegrees,
   videoTrackCount: whole(1, 1000),
   audio: nullable(audio),
@@ -304,6 +308,7 @@ const decodeTest = object({
     heightPx: pixels,
     frameRateFps: between(0.01, 1000),
     megabitsPerFrame: between(0, 100_000),
+    sizeEvenness,
   }),
   runs: array(
     object({
@@ -570,7 +575,7 @@ export const stepIds = [
 ] as const;
 
 export const jobCardFormat = 'oil-can-job-card';
-export const jobCardVersion = 12;
+export const jobCardVersion = 13;
 
 export const jobCardSchema = object({
   format: literal(jobCardFormat),

@@ -4,6 +4,7 @@ import { isIntraFrameCodec, nameVideoCodec } from './codec-names';
 import { computeFrameRate } from './frame-rate';
 import { keyFrameDistanceOfIndex, keyFrameDistanceOfPackets, keyFrameDistanceOfWindows } from './key-frames';
 import { parseStreamHeader } from './picture-format';
+import { sizeEvennessOf } from './size-evenness';
 import type { ContainerFacts, FootageFailure, KeyFrameDistance, PacketStamp, VideoFacts } from './types';
 
 /** Sums over packets, made in one pass: long films have hundreds of thousands. */
@@ -128,6 +129,7 @@ export function buildClipFacts(facts: ContainerFacts): Result<VideoFacts, Footag
     keyFrameDistance: isIntraFrameCodec(codec)
       ? { longestFrames: 1, meanFrames: 1, isSampled: false }
       : keyFrameDistance,
+    sizeEvenness: sizeEvennessOf(facts.windows.flatMap((window) => window.map(({ sizeBytes }) => sizeBytes))),
     rotationDegrees: facts.rotationDegrees,
     videoTrackCount: facts.videoTrackCount,
     audio: facts.audio,

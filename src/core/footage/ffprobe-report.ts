@@ -163,6 +163,7 @@ function videoOf(format: Fields, stream: Fields, streams: readonly Fields[]): Vi
     durationMs,
     frameCount: counted > 0 ? counted : null,
     keyFrameDistance: isIntraFrameCodec(codec) ? { longestFrames: 1, meanFrames: 1, isSampled: false } : null,
+    sizeEvenness: null,
     rotationDegrees: rotationOf(stream),
     videoTrackCount: streams.filter(isMovingPicture).length,
     audio: audioOf(sound),

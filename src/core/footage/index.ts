@@ -6,5 +6,6 @@ export { standardFrameRates } from './frame-rate';
 export { needsFirstFrame } from './picture-format';
 export { findPairedProxies, pairByName } from './proxy-pairs';
 export { isMediaName, orderForReading } from './reading-order';
+export { sizeEvennessOf } from './size-evenness';
 export { type ClipContext, type ClipTrait, findClipTraits } from './traits';
 export * from './types';

@@ -80,6 +80,8 @@ export interface VideoFacts extends PictureFormat {
   readonly frameCount: number | null;
   /** Null where no packets were read: a report without them. */
   readonly keyFrameDistance: KeyFrameDistance | null;
+  /** How even its frames are in size, above 0 to 1 (`sizeEvennessOf`); null where no packets were read. */
+  readonly sizeEvenness: number | null;
   readonly rotationDegrees: 0 | 90 | 180 | 270;
   readonly videoTrackCount: number;
   readonly audio: AudioFacts | null;

@@ -14,9 +14,9 @@ interface Landings {
 
 /** Where every picture is a key frame, or a still, all jumps are alike; so small a span keeps them in one order with all others. */
 const leastSpanRatio = 1e-6;
-/** A share this near to the wanted one is it, and steps after which a time is exact to the last bits. */
+/** A share this near to the wanted one is it, and steps, every other one a halving, after which a time is exact to the last bits. */
 const nearShare = 1e-9;
-const mostSteps = 60;
+const mostSteps = 120;
 
 /** Jumps to every place of the footage. */
 export const listLandings = (costs: readonly WeightedCost[], setup: Setup): readonly Landings[] =>

@@ -39,6 +39,7 @@ const state = (change: Partial<SetupState['setup']> = {}): SetupState => ({
           frameRateFps: 25,
           bitrateMbitPerSec: 25,
           meanKeyFrameDistanceFrames: 50,
+          sizeEvenness: null,
           hardwareDecode: 'unknown',
           drive: { readMegabytePerSec: 500, latencyMs: 0.1 },
         },

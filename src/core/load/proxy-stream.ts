@@ -18,6 +18,7 @@ export function proxyStreamOf(
     frameRateFps: original.frameRateFps,
     bitrateMbitPerSec: proxyMegabitPerSec({ widthPx, heightPx }, original.frameRateFps, recipe),
     meanKeyFrameDistanceFrames: keyFrameDistanceOf({ ...usualRecipe, ...recipe }, original.frameRateFps),
+    sizeEvenness: null,
     hardwareDecode: 'unknown',
     drive: original.drive,
   };

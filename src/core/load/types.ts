@@ -38,6 +38,8 @@ export interface PictureStream {
   readonly frameRateFps: number;
   readonly bitrateMbitPerSec: number;
   readonly meanKeyFrameDistanceFrames: number;
+  /** How even its frames are in size; null where nobody read them. */
+  readonly sizeEvenness: number | null;
   /** Whether the graphics decode it; where unknown, the year of the graphics decides. */
   readonly hardwareDecode: KnownState;
   readonly drive: StreamDrive;

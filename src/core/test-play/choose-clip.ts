@@ -14,6 +14,7 @@ export const toTestedStream = (facts: VideoFacts): TestedStream => {
     heightPx: facts.heightPx,
     frameRateFps,
     megabitsPerFrame: facts.bitrateMbitPerSec / frameRateFps,
+    sizeEvenness: facts.sizeEvenness,
   };
 };
 

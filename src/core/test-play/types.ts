@@ -46,6 +46,8 @@ export interface TestedStream {
   readonly heightPx: number;
   readonly frameRateFps: number;
   readonly megabitsPerFrame: number;
+  /** How even its frames are in size; null where nobody read them. */
+  readonly sizeEvenness: number | null;
 }
 
 /** A clip really read and decoded on this machine: a reading of the machine. */

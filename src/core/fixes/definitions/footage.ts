@@ -48,6 +48,7 @@ const convertedOf = (stream: PictureStream): PictureStream => ({
   codec: 'prores',
   chroma: '4:2:2',
   meanKeyFrameDistanceFrames: 1,
+  sizeEvenness: null,
   bitrateMbitPerSec: editingMegabitPerMegapixel * ((stream.widthPx * stream.heightPx) / 1e6) * stream.frameRateFps,
   hardwareDecode: 'no',
 });

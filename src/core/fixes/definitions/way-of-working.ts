@@ -23,6 +23,7 @@ const bakedOf = (stream: PictureStream, widthPx: number, heightPx: number): Pict
   widthPx,
   heightPx,
   meanKeyFrameDistanceFrames: 1,
+  sizeEvenness: null,
   bitrateMbitPerSec: 1.2 * ((widthPx * heightPx) / 1e6) * stream.frameRateFps,
   hardwareDecode: 'no',
 });

@@ -22,6 +22,20 @@ describe('createCase', () => {
     }
   });
 
+  it('draws a second film on the machine as the first left it: what lasts is still wrong, what was of the day is over', () => {
+    const [of] = cases;
+    if (!of) throw new Error('no case');
+    const faults = { ...of.rig.faults, heatShare: 0.5, staleness: 2, leakMib: 900, buildCores: 2 };
+    const left: Rig = { ...of.rig, faults, isDecodingOnGraphics: !of.rig.isDecodingOnGraphics };
+    const second = createCase(902_001, { of, left, isEditorAnother: false });
+    expect(second.sound.faults).toMatchObject({ heatShare: 0.5, staleness: 2, leakMib: 0, buildCores: 0 });
+    expect(second.sound).toMatchObject({ coreCount: left.coreCount, threadCount: left.threadCount });
+    expect(second.faultIds.length).toBeGreaterThan(0);
+    // Another editor is not stale for that; the machine still gets hot.
+    const another = createCase(902_001, { of, left, isEditorAnother: true });
+    expect(another.sound.faults).toMatchObject({ heatShare: 0.5, staleness: 1 });
+  });
+
   it('keeps what is hidden off the card', () => {
     for (const { card, trueCauseId } of cases) expect(JSON.stringify(card)).not.toContain(trueCauseId);
   });

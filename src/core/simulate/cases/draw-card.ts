@@ -79,6 +79,7 @@ function toCardClip(rig: Rig, drawn: DrawnStream, index: number, caseId: string)
         meanFrames: drawn.keyEveryFrames,
         isSampled: false,
       },
+      sizeEvenness: null,
       rotationDegrees: 0,
       videoTrackCount: 1,
       audio: null,
@@ -182,7 +183,7 @@ export function drawCard(
   const moments = input.complaints.map((complaint) => momentOf[complaint]);
   return {
     format: 'oil-can-job-card',
-    version: 12,
+    version: 13,
     id: input.id,
     title: `Case ${input.id}`,
     createdAtMs: caseStartMs,

@@ -81,6 +81,7 @@ export function playClip(
       heightPx: facts.heightPx,
       frameRateFps: stream.fps,
       megabitsPerFrame: stream.megabitsPerFrame,
+      sizeEvenness: facts.sizeEvenness,
     },
     runs,
     scrub: null,
