@@ -61,7 +61,7 @@ test('refuses card files that are none, says why, and changes nothing', async ({
   const input = page.getByLabel('Import card files');
   await input.setInputFiles(cardFile('a.json', 'not json'));
   await expect(page.getByText('it is not JSON text')).toBeVisible();
-  await input.setInputFiles(cardFile('b.json', '{"format":"oil-can-job-card","version":13}'));
+  await input.setInputFiles(cardFile('b.json', '{"format":"oil-can-job-card","version":14}'));
   await expect(page.getByText('written by a newer Oil Can (card version 14; this one reads up to 13)')).toBeVisible();
   const good = await readFile('src/demo/cards/programs-busy.json', 'utf8');
   const outOfRange = JSON.parse(good);
