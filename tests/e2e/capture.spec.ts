@@ -207,12 +207,13 @@ test('cuts a watched run at the presses, and is right of 20 switches in 20', dee
     expect(Math.abs((stretches[i]?.toSec ?? 0) - (atSec - 1.5)), `end of stretch ${i}`).toBeLessThan(0.5);
     expect(Math.abs((stretches[i + 1]?.fromSec ?? 0) - (atSec + 2)), `beginning of stretch ${i + 1}`).toBeLessThan(0.5);
   });
-  // A stretch that held a second of the other rate would be off by a third of what lies between them.
+  // A stretch that held a second of the other rate would be two a second off, a third of what lies between them. Where it begins
+  // and ends is held to above; of what is drawn, sharing a window on a busy machine loses a picture or three of a stretch.
   const drawnMs = await listDrawn(practice);
   stretches.forEach(({ fps, fromSec, toSec }, i) => {
     const drawnFps = rateBetween(drawnMs, (startSec + fromSec) * 1000, (startSec + toSec) * 1000);
     expect(drawnFps / (i % 2 === 0 ? 6 : 12), `what was drawn in stretch ${i}`).toBeGreaterThan(0.6);
-    expect(Math.abs(fps - drawnFps), `rate of stretch ${i}`).toBeLessThan(0.9);
+    expect(Math.abs(fps - drawnFps), `rate of stretch ${i}`).toBeLessThan(1.5);
   });
   const result = meter.getByRole('region', { name: 'What switching changed' });
   await expect(result).toContainText(/Better, by at least \d+ %/);
