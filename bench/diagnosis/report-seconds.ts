@@ -83,10 +83,12 @@ export async function reportSeconds(first: number, last: number, arePrinted: boo
     leftWrongCount: rows.filter(({ isLeftWrong }) => isLeftWrong).length,
     ...Object.fromEntries(settings.map((setting) => [setting, compare(rows.map((row) => row[setting]))])),
     ...Object.fromEntries(
-      [true, false].map((isLeftWrong) => [
-        isLeftWrong ? 'sameAndLeftWrong' : 'sameAndPutRight',
-        compare(rows.filter((row) => row.isLeftWrong === isLeftWrong).map((row) => row.same)),
-      ]),
+      [true, false].flatMap((isLeftWrong) => {
+        const some = rows.filter((row) => row.isLeftWrong === isLeftWrong).map((row) => row.same);
+        // Of a short range, one of the two may hold none.
+        if (!some.some(({ isCurable }) => isCurable)) return [];
+        return [[isLeftWrong ? 'sameAndLeftWrong' : 'sameAndPutRight', compare(some)]];
+      }),
     ),
   };
 }

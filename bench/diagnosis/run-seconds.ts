@@ -1,7 +1,7 @@
 // Runs pairs of cases on one machine and prints one JSON line each:
 // `tsx bench/diagnosis/run-seconds.ts FIRST LAST STEP`. The second film of a pair has other faults beside those that the first
-// left as they were, and is gone about with what the first taught and without it: in the same editor, in another one that the person names, and in another one of which
-// nothing is said.
+// left as they were, and is gone about with what the first taught and without it: in the same editor, in another one that the
+// person names, and in another one of which nothing is said.
 import { drawLessons, inferPosterior } from '@/core/belief';
 import type { JobCard } from '@/core/card';
 import type { Rig } from '@/core/simulate';

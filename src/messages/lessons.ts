@@ -12,7 +12,8 @@ const lessonTexts: Readonly<Record<LessonId, readonly [string, string?]>> = {
   'decode-rate': ['Decoding runs at', 'the estimated rate'],
   'hardware-decode-rate': ['The graphics decode at', 'the estimated rate'],
   'drive-rate': ['The footage’s drive reads at', 'the estimated rate'],
-  'slows-with-heat': ['The machine slows down as it gets warm'],
+  // Cards that were begun before faults were told of only where they are have it both ways.
+  'slows-with-heat': ['The machine slows down as it gets warm', 'The machine keeps its speed when it is warm'],
   'is-held-back': [causeTitles['power-or-heat']],
   'hardware-decoding-is-unsound': [causeTitles['hardware-decode-unreliable']],
   'graphics-drawing-is-unsound': [causeTitles['graphics-drawing-unreliable']],

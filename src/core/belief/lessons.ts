@@ -22,8 +22,8 @@ export interface LessonDefinition {
   readonly isFault?: true;
   /**
    * So much of what was learned is not relied on: settings change, an editor is updated, and a belief is surer than it
-   * should be. Weighed on seeds 1 to 60 of the case generator by what a lesson told of the truth, in bits; of heat, of
-   * computing first and of proxies there were too few to tell.
+   * should be. Weighed on seeds 1 to 60 of the case generator: switches and the drive by what a lesson told of the truth, the others by
+   * what they brought a second film; of computing first and of proxies there were too few to tell.
    */
   readonly forgotten: number;
   readonly figureOf: (view: LessonView) => number;

@@ -145,7 +145,7 @@ const samplesPerPixel: Readonly<Record<ChromaFormat, number>> = {
   unknown: 1.5,
 };
 
-/** The power of the bits that moving goes by; 0.2 to 0.5 fit nearly as well. */
+/** The power of the bits that moving goes by; 0.2 and 0.3 fit nearly as well. */
 const movingPower = 0.25;
 
 /** How even frames are in size where nobody read them: as those of moving pictures in the table, the more bits the more. */
