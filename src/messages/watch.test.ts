@@ -42,7 +42,7 @@ describe('what is said of a setting that was switched to and fro', () => {
   it('says what is missing where it says nothing of the change', () => {
     const one = verdict({ change: fail({ code: 'one-set-up' }) });
     expect(describeWatchVerdict(one)).toMatch(/^Only one of the two/);
-    expect(describeWatchAdvice(one)).toMatch(/five seconds/);
+    expect(describeWatchAdvice(one)).toMatch(/eight seconds/);
     expect(describeWatchVerdict(verdict({ change: fail({ code: 'too-few-pictures', pictureCount: 3 }) }))).toContain(
       'only 3 intervals',
     );

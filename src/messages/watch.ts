@@ -34,7 +34,7 @@ export function describeWatchAdvice({ change, driftRatio }: WatchVerdict): strin
     driftRatio === null
       ? ''
       : ` All by itself the rate ${driftRatio < 0 ? 'fell' : 'rose'} by ${Math.round(100 * Math.abs(driftRatio))} % meanwhile; that is taken away here.`;
-  if (!change.ok) return 'Let each play for five seconds or more before you switch again.';
+  if (!change.ok) return 'Let each play for eight seconds or more before you switch again.';
   if (change.value.verdict === 'no-clear-change')
     return `If there is a difference, it is too small to be told apart from chance. Switch to and fro a few more times to tell more.${drift}`;
   return `So much is left when chance is allowed for.${drift}`;
@@ -48,8 +48,8 @@ export const describeSide = (fps: number, setup: WatchedSetup, fix: FixUse | nul
 export const describeSpan = ({ fromMs, toMs }: Pick<Stretch, 'fromMs' | 'toMs'>, startMs: number): string =>
   `${formatRate((fromMs - startMs) / 1000)} to ${formatRate((toMs - startMs) / 1000)} s`;
 
-/** What was left out of a run, beside the seconds around each press. */
+/** What was left out of a run, beside its beginning and the seconds around each press. */
 export const describeLeftOut = (count: number): string =>
   count === 0
-    ? 'The seconds around each press are left out.'
-    : `The seconds around each press are left out, and ${formatCount(count, 'stretch', 'stretches')} too short or too still to say anything.`;
+    ? 'The first seconds, and those around each press, are left out.'
+    : `The first seconds, those around each press, and ${formatCount(count, 'stretch', 'stretches')} too short or too still to say anything, are left out.`;

@@ -44,11 +44,11 @@ const verdictsOf = (run: WatchedRun): readonly string[] =>
     .map((step) => (step?.ok ? step.value.verdict : 'none'));
 
 describe('cutStretches', () => {
-  it('cuts at the presses and leaves out what is around them', () => {
+  it('cuts at the presses and leaves out the beginning and what is around them', () => {
     const { stretches, leftOutCount } = cutStretches(watch([12, 24], 10));
     expect(leftOutCount).toBe(0);
     expect(stretches.map(({ setup, fromMs, toMs }) => [setup, fromMs, toMs])).toEqual([
-      ['as-before', 0, 8800],
+      ['as-before', 2000, 8800],
       ['changed', 12_300, 20_000],
     ]);
     expect(stretches[0]?.result.shownFps).toBeCloseTo(12, 0);
@@ -72,6 +72,20 @@ describe('cutStretches', () => {
     expect(stretches[0]?.result.longestFreezeMs).toBeGreaterThan(1150);
     expect(stretches[1]?.fromMs).toBeGreaterThan(14_400);
     expect(stretches[1]?.result.longestFreezeMs).toBeLessThan(100);
+  });
+
+  it('leaves out all of a stop at the beginning', () => {
+    const run = watch([12, 24], 10);
+    const course = play([
+      { fps: 12, sec: 0.5 },
+      { fps: 0, sec: 3 },
+      { fps: 12, sec: 6.5 },
+      { fps: 24, sec: 10 },
+    ]);
+    const [first] = cutStretches({ ...run, course }).stretches;
+    expect(first?.fromMs).toBeGreaterThan(3900);
+    expect(first?.fromMs).toBeLessThan(4300);
+    expect(first?.result.longestFreezeMs).toBeLessThan(150);
   });
 
   it('does not take a slow preview for one that stands still', () => {

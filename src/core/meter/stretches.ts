@@ -54,6 +54,7 @@ export interface CutRun {
 /**
  * What is left out around a press. Nobody presses in the very moment: the hand goes from one program to the other, and
  * the editor needs a moment to play by the new setting. Where playing stands still meanwhile, all of that goes too.
+ * The beginning is left out as what follows a press is: an editor, and a browser that begins to share, need that moment too.
  */
 const aroundPress = { beforeMs: 1500, afterMs: 2000, stillMs: 1000, stillIntervals: 4, settleMs: 500 } as const;
 /** A shorter stretch says nothing, nor does one with fewer intervals: comparing wants as many. */
@@ -107,16 +108,17 @@ function measureStretch(run: WatchedRun, setup: WatchedSetup, { fromMs, toMs }: 
   return { setup, fromMs, toMs, result: result.value };
 }
 
-/** Cuts a run at the presses, leaves out what is around them, and measures what lies between. O(presses · frames). */
+/** Cuts a run at the presses, leaves out its beginning and what is around them, and measures the rest. O(presses · frames). */
 export function cutStretches(run: WatchedRun): CutRun {
   const gaps = listGaps(run.course);
-  const outs = run.presses.map(({ atMs }, i) =>
-    leftOutAround(atMs, gaps, run.presses[i - 1]?.atMs ?? run.startMs, run.presses[i + 1]?.atMs ?? run.endMs),
+  const began = [{ atMs: run.startMs, to: run.first }, ...run.presses];
+  const outs = began.map(({ atMs }, i) =>
+    leftOutAround(atMs, gaps, began[i - 1]?.atMs ?? run.startMs, began[i + 1]?.atMs ?? run.endMs),
   );
-  const spans = [run.first, ...run.presses.map(({ to }) => to)].map((setup, i) => ({
-    setup,
-    fromMs: i === 0 ? run.startMs : (outs[i - 1] as Span).toMs,
-    toMs: outs[i]?.fromMs ?? run.endMs,
+  const spans = began.map(({ to }, i) => ({
+    setup: to,
+    fromMs: (outs[i] as Span).toMs,
+    toMs: outs[i + 1]?.fromMs ?? run.endMs,
   }));
   const stretches = spans.flatMap(({ setup, ...span }) => measureStretch(run, setup, span) ?? []);
   return { stretches, leftOutCount: spans.length - stretches.length };

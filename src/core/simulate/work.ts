@@ -2,23 +2,23 @@ import type { Rig, RigEffect, RigStream } from './types';
 
 /**
  * What the simulator charges, in milliseconds of its own unit core. It is a second account, fitted on its own:
- * decoding by `pixels · (base + slope · bits-a-pixel^0.7)` to tests/fixtures/decode-cost.csv (worst misfit 14 %,
- * 2026-11-25), drawing by rounding tests/fixtures/effect-cost.csv. Nothing here is taken from core/load.
+ * decoding by `pixels · (base + slope · bits-a-pixel^0.7)` to tests/fixtures/decode-cost.csv, each row twice as weighty, and
+ * decode-cost-sizes.csv (2026-12-02; median misfit 5 to 24 %, worst 79 %: it does not know how much moves), drawing by rounding tests/fixtures/effect-cost.csv. Nothing here is taken from core/load.
  */
 const decodeWork: Readonly<Record<string, { readonly base: number; readonly slope: number }>> = {
-  h264: { base: 3, slope: 11.5 },
-  'h264-deep': { base: 4.2, slope: 15 },
-  hevc: { base: 6.5, slope: 18 },
-  'hevc-deep': { base: 8.2, slope: 25 },
-  vp9: { base: 3.8, slope: 10.5 },
-  mjpeg: { base: 2.7, slope: 2 },
-  prores: { base: 0.3, slope: 6.2 },
-  dnxhd: { base: 3.9, slope: 0.05 },
+  h264: { base: 1.6, slope: 14.5 },
+  'h264-deep': { base: 2.7, slope: 17.3 },
+  hevc: { base: 2.7, slope: 25.5 },
+  'hevc-deep': { base: 4.1, slope: 32.8 },
+  vp9: { base: 1.3, slope: 18 },
+  mjpeg: { base: 1.8, slope: 2.8 },
+  prores: { base: 0, slope: 5.8 },
+  dnxhd: { base: 0.7, slope: 3.8 },
   mpeg2video: { base: 2, slope: 4 },
   av1: { base: 6, slope: 16 },
   still: { base: 0, slope: 0 },
 };
-const otherWork = { base: 4.2, slope: 15 };
+const otherWork = { base: 2.7, slope: 17.3 };
 
 /** Core milliseconds of an average frame of a stream, decoded in software. */
 export function softwareWorkMs(stream: RigStream): number {
