@@ -1,5 +1,6 @@
-import { playsByOf, targetFpsOf } from '../card/derive-setup';
+import { playsByOf } from '../card/derive-setup';
 import { keyOfFixes } from '../card/fixes-in-force';
+import { targetFpsOf } from '../card/target-fps';
 import type { FixUse, JobCard } from '../card/types';
 import { complaintOf, fillGaps, type Respect, respectsAsked } from '../usable';
 import { usableRateRatio } from '../usable/limits';

@@ -21,6 +21,7 @@ import { measureDecoding, measureLatency, measureReading } from '../test-play/me
 import { usableSpanSec } from '../usable/limits';
 import { hardwareVerdictOf } from './hardware-verdict';
 import { plausibleFps } from './plausible-fps';
+import { targetFpsOf } from './target-fps';
 import type { CardClip, CardEditor, CardProgram, CardProxy, JobCard } from './types';
 
 /** Where nothing was read of a clip's key frames: a second apart, but for codecs that have nothing else. Assumption. */
@@ -141,26 +142,6 @@ const standInClip = (card: JobCard): SetupClip => ({
  */
 export const playsByOf = ({ editor, symptoms }: JobCard): CardEditor['playsBy'] =>
   symptoms.moments.includes('waiting-for-the-picture') ? 'computing-first' : editor.playsBy;
-
-/** The rate that most of the moving footage has, by duration, frames a second; null without any. */
-export function mainClipFps(clips: readonly CardClip[]): number | null {
-  const durationByFps = new Map<number, number>();
-  for (const { facts } of clips) {
-    if (facts.kind !== 'video') continue;
-    // To the thousandth: 29.970 and 30.000 are different rates, two files' 29.97002 and 29.97003 are not.
-    const fps = Math.round(plausibleFps(rationalToNumber(nominalRateOf(facts))) * 1000) / 1000;
-    durationByFps.set(fps, (durationByFps.get(fps) ?? 0) + Math.max(1, facts.durationMs));
-  }
-  const byDuration = [...durationByFps].sort((a, b) => b[1] - a[1]);
-  return byDuration[0]?.[0] ?? null;
-}
-
-/** The rate to reach: the lower of timeline rate and the main clips' rate, or what the person lowered it to. */
-export function targetFpsOf(card: JobCard): number {
-  const timelineFps = rationalToNumber(card.timeline.frameRate);
-  const usual = Math.min(timelineFps, mainClipFps(card.clips) ?? timelineFps);
-  return card.targetFps === null ? usual : Math.min(usual, card.targetFps);
-}
 
 /** A core that was measured under the power mode in force needs no factor for it; guessed ones do. */
 function toSetupMachine(card: JobCard, tests: JobCard['decodeTests']): Setup['machine'] {

@@ -12,7 +12,7 @@ export * from './commands';
 export { createCardClip } from './create-card-clip';
 export { createReading } from './create-reading';
 export { createJobCard, knownMachineOf, unknownEditor, unknownProfile } from './defaults';
-export { deriveBaseState, playsByOf, targetFpsOf } from './derive-setup';
+export { deriveBaseState, playsByOf } from './derive-setup';
 export * from './fixes-in-force';
 export { type FootageShape, mainShape } from './follow-footage';
 export { type HardwareVerdict, hardwareVerdictOf } from './hardware-verdict';
@@ -44,4 +44,5 @@ export {
 } from './schema';
 export { canFinishByHand, isCardUsable, listSteps } from './steps';
 export type { StorageFailure } from './storage-failure';
+export { targetFpsOf } from './target-fps';
 export * from './types';

@@ -1,5 +1,5 @@
-import { targetFpsOf } from '../card/derive-setup';
 import { playFeels, scrubFeels } from '../card/schema';
+import { targetFpsOf } from '../card/target-fps';
 import type { JobCard, Reading } from '../card/types';
 import { usableFreezeMs, usableOpeningSec, usableRateRatio, usableScrubMs, usableSpanSec } from './limits';
 import { complaintOf, isOfPlaying, type Respect } from './respects';
