@@ -145,11 +145,12 @@ class Pace {
   async step(frameCount: number, atMs: number): Promise<void> {
     if (this.nowMs() - this.toldMs >= reportEveryMs) this.tell(frameCount, atMs);
     for (let opening = this.gate.opening(); opening; opening = this.gate.opening()) {
+      // At once, so that what is shown stands still from here on.
+      this.tell(frameCount, atMs);
       const fromMs = this.nowMs();
       await Promise.race([opening, this.room.broken, new Promise((resolve) => setTimeout(resolve, signOfLifeMs))]);
       this.heldMs += this.nowMs() - fromMs;
       this.room.check();
-      this.tell(frameCount, atMs);
     }
   }
 }
