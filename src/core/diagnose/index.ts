@@ -27,12 +27,11 @@ export { computeWhatIf, findObstacle, forecastSet, type SetForecast } from './fo
 export { type AdviceReason, adviseTrial, type TrialAdvice, type TrialVerdict } from './moves/advise-trial';
 export { createRefusal, isTooEarly } from './moves/candidates';
 export { findStronger, type Stronger, takesLonger } from './moves/find-stronger';
-export { type InterviewQuestion, nextQuestion } from './moves/interview';
-export { openQuestionIds, sideQuestionId, testPlayId } from './moves/look-ids';
+export { type InterviewQuestion, nextQuestion, openQuestionIds, sideQuestionId } from './moves/interview';
 export { minutesSpent } from './moves/minutes';
 export { chooseMove, chooseStep, type NextMove } from './moves/next-move';
 export type { NextStep, TrialStage } from './moves/next-step';
-export type { NextTest } from './moves/next-tests';
+export { type NextTest, testPlayId } from './moves/next-tests';
 export { rankCardFixes } from './moves/rank-card-fixes';
 export type { Relief } from './moves/relief';
 export { findRoomLeft, type RoomLeft } from './moves/room-left';

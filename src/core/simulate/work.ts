@@ -3,7 +3,8 @@ import type { Rig, RigEffect, RigStream } from './types';
 /**
  * What the simulator charges, in milliseconds of its own unit core. It is a second account, fitted on its own:
  * decoding by `pixels · (base + slope · bits-a-pixel^0.7)` to tests/fixtures/decode-cost.csv, each row twice as weighty, and
- * decode-cost-sizes.csv (2026-12-02; median misfit 5 to 24 %, worst 79 %: it does not know how much moves), drawing by rounding tests/fixtures/effect-cost.csv. Nothing here is taken from core/load.
+ * decode-cost-sizes.csv (2026-12-02; median misfit 5 to 24 % by codec, worst 79 %: it does not know how much moves); drawing by
+ * rounding tests/fixtures/effect-cost.csv. Nothing here is taken from core/load.
  */
 const decodeWork: Readonly<Record<string, { readonly base: number; readonly slope: number }>> = {
   h264: { base: 1.6, slope: 14.5 },

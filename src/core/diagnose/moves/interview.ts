@@ -1,7 +1,6 @@
-import type { JobCard } from '../../card';
+import type { JobCard, LagKind } from '../../card';
 import type { Diagnosis } from '../answer/diagnose';
 import { listSideLeads, type SideLead } from '../answer/side-complaints';
-import { openQuestionIds, sideQuestionId } from './look-ids';
 import type { NextTest } from './next-tests';
 
 /** The next thing to ask about what a person sees. */
@@ -17,6 +16,12 @@ export type InterviewQuestion =
 const leastBits = 0.05;
 /** Answers beyond which the interview stops by itself; the rest can be found among the looks. */
 const mostLooks = 6;
+
+/** What an answer to the telling question of a side complaint is stored as. */
+export const sideQuestionId = (kind: LagKind): string => `beside-${kind}`;
+
+/** The questions that stand open at all; a card keeps under these names what was skipped. */
+export const openQuestionIds = { moments: 'when-it-lags', kinds: 'how-it-lags', reading: 'first-reading' } as const;
 
 /**
  * The next question of the interview, or null where no further answer would tell much: first when and how it lags,

@@ -24,8 +24,10 @@ import { isTelling, mostToldMegabytePerSec, toTestedStream } from '../../test-pl
 import { extentOfComplaint, feltScrubMs, fillAllGaps, fillGaps, type Respect } from '../../usable';
 import { entropyOf, ShareHistogram, weighedCount, weighedSampleCount } from '../answer/share-histogram';
 import type { Candidate } from './candidates';
-import { testPlayId } from './look-ids';
 import { statesToTellBy } from './states-to-tell-by';
+
+/** The name under which a test-play stands among the next tests. */
+export const testPlayId = 'test-play';
 
 /** A step that would tell something, cure, or both. */
 export interface NextTest {
