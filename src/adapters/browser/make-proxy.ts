@@ -122,6 +122,8 @@ class Pace {
   private readonly startedMs: number;
   private toldMs: number;
   private heldMs = 0;
+  /** Since when it is held; null while it goes on. */
+  private heldFromMs: number | null = null;
 
   constructor(
     private readonly nowMs: () => number,
@@ -134,7 +136,7 @@ class Pace {
   }
 
   elapsedMs(): number {
-    return this.nowMs() - this.startedMs - this.heldMs;
+    return (this.heldFromMs ?? this.nowMs()) - this.startedMs - this.heldMs;
   }
 
   tell(frameCount: number, atMs: number): void {
@@ -144,14 +146,17 @@ class Pace {
 
   async step(frameCount: number, atMs: number): Promise<void> {
     if (this.nowMs() - this.toldMs >= reportEveryMs) this.tell(frameCount, atMs);
+    if (!this.gate.opening()) return;
+    const fromMs = this.nowMs();
+    this.heldFromMs = fromMs;
     for (let opening = this.gate.opening(); opening; opening = this.gate.opening()) {
       // At once, so that what is shown stands still from here on.
       this.tell(frameCount, atMs);
-      const fromMs = this.nowMs();
       await Promise.race([opening, this.room.broken, new Promise((resolve) => setTimeout(resolve, signOfLifeMs))]);
-      this.heldMs += this.nowMs() - fromMs;
       this.room.check();
     }
+    this.heldFromMs = null;
+    this.heldMs += this.nowMs() - fromMs;
   }
 }
 
