@@ -75,7 +75,7 @@ test('says what the film asks for, and what each better part would buy', async (
   await expect(needs.getByRole('row', { name: /A quick processor of today/ })).toContainText(/\d/);
 });
 
-test('takes what one project taught over to the next, and drops a line of it', async ({ page }) => {
+test('takes what one project taught over to the next, and drops a line of it', deep, async ({ page }) => {
   const demo = await readFile(new URL('../../src/demo/cards/decode-bound.json', import.meta.url), 'utf8');
   const own = { ...JSON.parse(demo), id: 'own-kiln', title: 'Kiln diaries, episode 5' };
   await openCards(page);

@@ -48,7 +48,7 @@ async function openWithClips(page: Page, ...names: readonly string[]): Promise<v
   await steps.getByRole('link', { name: /^Proxies/ }).click();
 }
 
-test('makes smaller copies of stills, upright and as they are see-through, and checks them', async ({ page }) => {
+test('makes smaller copies of stills, upright and as they are see-through, and checks them', deep, async ({ page }) => {
   await givePicker(page);
   await openWithClips(page, 'bowl-turned.jpg', 'bowl.png');
   await page.getByRole('radiogroup', { name: 'Lines' }).getByText('1/2').click();
@@ -211,7 +211,7 @@ test('leaves no half file where its worker dies, and makes that clip when asked 
   await expect(round.getByText('fine: same frames, same pictures')).toBeVisible({ timeout: 60_000 });
 });
 
-test('keeps a recipe of one’s own, names it, and takes it from a file', async ({ page }) => {
+test('keeps a recipe of one’s own, names it, and takes it from a file', deep, async ({ page }) => {
   await openWithClips(page, 'wheel.mp4');
   await page.getByRole('radiogroup', { name: 'Lines' }).getByText('360').click();
   await page.getByRole('button', { name: 'Keep this recipe' }).click();
