@@ -3,19 +3,8 @@ import { ensureBuild, ensurePackages, ensureTestPrograms } from './setup.mjs';
 import { atOnce, endToEndTests, npmStep, runSteps, unitTests } from './steps.mjs';
 
 await runSteps('Verify', [
+  ['packages', ensurePackages],
   ['chromium and ffmpeg', () => ensureTestPrograms([['chromium-headless-shell', 'chromium'], ['ffmpeg']])],
-  [
-    'packages, and test media meanwhile',
-    async () => {
-      // What makes media needs no package; installing waits for a drive most of the time.
-      const media = npmStep('fixtures')();
-      try {
-        ensurePackages();
-      } finally {
-        await media;
-      }
-    },
-  ],
   [
     'format, types, layers, unused code, card schema',
     atOnce([
@@ -26,6 +15,7 @@ await runSteps('Verify', [
       ['npm', 'run', '-s', 'schema', '--', '--check'],
     ]),
   ],
+  ['test media', npmStep('fixtures')],
   ['unit tests', unitTests(false)],
   ['production build', ensureBuild],
   ['end-to-end tests', endToEndTests(false)],
