@@ -150,8 +150,8 @@ const movingPower = 0.25;
 
 /**
  * The power of a file's evenness that moving goes by. The mean over frames of their bits to that power would be 4 · 0.25 · 0.75, where
- * sizes are log-normal; that fits worse, as in material of uneven frames those between also copy more as it stands. Fitted
- * like the table, by the rows that were not held back.
+ * sizes are log-normal; that fits worse, perhaps because between uneven frames more is copied as it stands. Chosen
+ * by the rows that were not held back.
  */
 const evennessPower = 1.25;
 
