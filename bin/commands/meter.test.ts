@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, describe, expect, it } from 'vitest';
+import { propertyRuns } from '../../tests/arbitrary/setup';
 import { meterCommand, parseMeterOptions } from './meter';
 import { WrongUseError } from './wrong-use';
 
@@ -65,7 +66,7 @@ describe('meter', () => {
       fc.asyncProperty(fc.integer({ min: 1, max: 3000 }), async (length) => {
         expect(await run(['--region', 'whole'], frames, length)).toEqual(whole);
       }),
-      { numRuns: 20 },
+      { ...propertyRuns, numRuns: 20 },
     );
   });
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { propertyRuns } from '../../../tests/arbitrary/setup';
 import { unknownProfile } from '../card';
 import { ownNameOf, parseQualities, qualityLevelsOf } from './preview-qualities';
 
@@ -60,6 +61,7 @@ describe('preview qualities', () => {
           expect(ratio).toBeLessThanOrEqual(i === 0 ? 1 : (read.value[i - 1]?.ratio ?? 0));
         }
       }),
+      propertyRuns,
     );
     // What cannot be read is as good as nothing.
     expect(qualityLevelsOf({ ...unknownProfile, qualities: 'Low = 1/4, High = 1/2' })).toEqual(['1/2', '1/4', '1/8']);

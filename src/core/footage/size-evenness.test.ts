@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { propertyRuns } from '../../../tests/arbitrary/setup';
 import { sizeEvennessOf } from './size-evenness';
 
 describe('sizeEvennessOf', () => {
@@ -18,6 +19,7 @@ describe('sizeEvennessOf', () => {
         expect(evenness).toBeLessThanOrEqual(1);
         expect(sizeEvennessOf(sizes.map((size) => 2 * size))).toBeCloseTo(evenness ?? 0, 9);
       }),
+      propertyRuns,
     );
     expect(sizeEvennessOf([])).toBeNull();
     expect(sizeEvennessOf([0])).toBeNull();

@@ -12,6 +12,7 @@ import {
   withProjectRate,
   withSetup,
   withSpinningMedia,
+  withTimeline,
   withTrouble,
   withTroubles,
 } from './change-state';
@@ -42,6 +43,18 @@ describe('changes of a state', () => {
       }),
       propertyRuns,
     );
+  });
+
+  it('make a project as high as was asked for, to the last digit', () => {
+    // 1064 lines times 540 / 1064 are not 540.
+    const [state] = fc.sample(arbitraryState, { numRuns: 1, seed: 5 });
+    if (!state) throw new Error('no state was drawn');
+    const high = withTimeline(state, { widthPx: 1890, heightPx: 1064 });
+    const lower = withProjectHeight(high, 540);
+    expect(lower.setup.timeline.heightPx).toBe(540);
+    expect(lower.setup.timeline.widthPx / 540).toBeCloseTo(1890 / 1064, 9);
+    expect(withProjectHeight(lower, 540)).toBe(lower);
+    expect(withProjectHeight(lower, 1080)).toBe(lower);
   });
 
   it('leave what they are given as it was', () => {

@@ -124,8 +124,9 @@ export const withSpinningMedia = (state: SetupState): SetupState =>
 /** The state with a project of at most this many lines, in the same shape. */
 export function withProjectHeight(state: SetupState, heightPx: number): SetupState {
   const { timeline } = state.setup;
-  const ratio = Math.min(1, heightPx / timeline.heightPx);
-  return withTimeline(state, { widthPx: timeline.widthPx * ratio, heightPx: timeline.heightPx * ratio });
+  if (timeline.heightPx <= heightPx) return state;
+  // The height as it was asked for: a product with a ratio may lie a last digit beside it, and be changed once more.
+  return withTimeline(state, { widthPx: timeline.widthPx * (heightPx / timeline.heightPx), heightPx });
 }
 
 /** The state with a project of at most this rate; the rate to reach falls with it. */

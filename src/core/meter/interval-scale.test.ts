@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { propertyRuns } from '../../../tests/arbitrary/setup';
 import { scaleIntervals } from './interval-scale';
 
 describe('scaleIntervals', () => {
@@ -26,6 +27,7 @@ describe('scaleIntervals', () => {
           expect(overCount).toBeLessThanOrEqual(Math.ceil(intervals.length / 20));
         },
       ),
+      propertyRuns,
     );
   });
 });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { propertyRuns } from '../../../tests/arbitrary/setup';
 import { resampledIndexes } from './resample';
 
 const weightsArb = fc
@@ -24,6 +25,7 @@ describe('resampledIndexes', () => {
           }
         },
       ),
+      propertyRuns,
     );
   });
 });

@@ -45,7 +45,6 @@ export function groupPrograms(
   const findRoot = (row: ProcessRow): ProcessRow => {
     const known = rootOf.get(row.processId);
     if (known) return known;
-    // Lists are taken while processes come and go, and pasted by people: a circle of parents must end somewhere.
     const path: ProcessRow[] = [];
     const seen = new Set<number>();
     let at = row;
@@ -54,7 +53,14 @@ export function groupPrograms(
       seen.add(at.processId);
       // The first process starts all others, whatever its name is.
       const parent = at.parentId === null || at.parentId <= 1 ? undefined : byId.get(at.parentId);
-      if (!parent || seen.has(parent.processId)) break;
+      if (!parent) break;
+      if (seen.has(parent.processId)) {
+        // Lists are taken while processes come and go, and pasted by people: a circle of parents ends at its lowest number,
+        // wherever it is entered.
+        const circle = path.slice(path.indexOf(parent));
+        at = circle.reduce((lowest, other) => (other.processId < lowest.processId ? other : lowest), at);
+        break;
+      }
       const isSameProgram = programKeyOf(parent.name) === programKeyOf(at.name);
       if (!isSameProgram && startsOthers(saidOf(parent))) break;
       // What has a purpose of its own is a program of its own, whoever started it.
@@ -79,8 +85,9 @@ export function groupPrograms(
     if (group) group.members.push(row);
     else groups.set(key, { root, members: [row] });
   }
-  const programs = [...groups.values()].map(({ root, members }): ProgramUse => {
-    const named = members.find(({ name }) => programKeyOf(name) === name.toLowerCase()) ?? root;
+  const programs = [...groups].map(([key, { root, members }]): ProgramUse => {
+    // Named as itself, not as its first helper, nor as something that it started.
+    const named = members.find(({ name }) => name.toLowerCase() === key) ?? root;
     return {
       rootProcessId: root.processId,
       name: named.name,

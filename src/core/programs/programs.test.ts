@@ -101,6 +101,16 @@ describe('groupPrograms', () => {
     expect(programs.find(({ name }) => name === 'Loft Sync')?.role).toBe('sync');
   });
 
+  it('is named as the program, also where something that it started is listed before it', () => {
+    expect(namesOf(groupPrograms([row(11, 10, 'paper-mill'), row(10, 0, 'Thimble')]))).toEqual(['Thimble 2']);
+  });
+
+  it('ends a circle of parents at one process, in whatever order they are listed', () => {
+    const rows = [row(1, 0, 'Thimble'), row(3, 39, 'Thimble'), row(39, 3, 'Owl Race')];
+    expect(namesOf(groupPrograms(rows))).toEqual(['Thimble 3']);
+    expect(namesOf(groupPrograms(rows.toReversed()))).toEqual(['Thimble 3']);
+  });
+
   it('loses no process and no use, and ends, whatever the parents are', () => {
     const anyRow = fc.record({
       processId: fc.nat(40),

@@ -81,6 +81,16 @@ describe('chooseMove', () => {
     expect(moveOf({ nextTests: [...tests].reverse(), plans: [long, two] })).toMatchObject({ fix: proxies });
   });
 
+  it('takes a plan whose first fix is worth more by itself before one that is worth more as a whole', () => {
+    const idle = look({ bits: 0.01, score: 500 });
+    const whole = plan({ fixes: [proxies], minutes: 9, probability: 0.8 });
+    const step = plan({ id: 'best-picture', fixes: [quarter, { id: 'bypass-effects', level: 'all' }], minutes: 12 });
+    const of = (score: number) => moveOf({ nextTests: [idle, trial({ score })], plans: [whole, step] });
+    // The whole is worth 3.2 a minute, the one with the step 2.6; its first fix may cure before the second is needed.
+    expect(of(5)).toMatchObject({ kind: 'try', fix: quarter, plan: promiseOf(step) });
+    expect(of(3)).toMatchObject({ kind: 'try', fix: proxies, plan: promiseOf(whole) });
+  });
+
   it('tries a fix by itself where no plan is there, and says of which plan it is where one is', () => {
     expect(moveOf({ nextTests: [trial()] })).toMatchObject({ kind: 'try', fix: quarter, plan: null, minutes: 1 });
     const slow = plan({ fixes: [quarter, proxies], minutes: 200 });

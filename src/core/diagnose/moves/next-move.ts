@@ -43,8 +43,17 @@ export type NextMove =
   /** A kept fix at a milder level, which likely does as well. */
   | { readonly kind: 'ease'; readonly fix: FixAtLevel };
 
-/** What a plan is worth a minute, on the scale of the tests' score. */
-const worthOf = (plan: Plan): number => (plan.probability * unknownMinutesLeft) / (plan.minutes + plan.fixes.length);
+/**
+ * What a plan is worth a minute, on the scale of the tests' score: at least what its best fix is by itself, for that one is
+ * tried first, and may cure before the others are needed.
+ */
+const worthOf = (plan: Plan, { nextTests }: Diagnosis): number =>
+  nextTests
+    .filter((test) => plan.fixes.some((fix) => isSameFix(fix, test)))
+    .reduce(
+      (worth, test) => Math.max(worth, test.score),
+      (plan.probability * unknownMinutesLeft) / (plan.minutes + plan.fixes.length),
+    );
 
 /** Where a plan is at hand, a look that tells less than this, in bits, only holds a person up. Weighed on seeds 1 to 120. */
 const leastAskedBits = 0.04;
@@ -88,12 +97,13 @@ export function chooseStep(card: JobCard, diagnosis: Diagnosis): NextMove {
 export function chooseMove(diagnosis: Diagnosis): BeliefMove {
   const [best] = diagnosis.nextTests;
   const plan = diagnosis.plans.reduce<Plan | null>(
-    (top, other) => (!top || worthOf(other) > worthOf(top) ? other : top),
+    (top, other) => (!top || worthOf(other, diagnosis) > worthOf(top, diagnosis) ? other : top),
     null,
   );
   const planned = plan && firstOf(plan, diagnosis);
   const isIdleLook = best && best.kind !== 'fix' && best.bits < leastAskedBits;
-  const isPlanBetter = plan !== null && (!best || best.score < leastScore || isIdleLook || worthOf(plan) >= best.score);
+  const isPlanBetter =
+    plan !== null && (!best || best.score < leastScore || isIdleLook || worthOf(plan, diagnosis) >= best.score);
   if (plan && planned && isPlanBetter) return toTry(planned, plan, diagnosis);
   if (!best || best.score < leastScore) {
     const { relief } = diagnosis;
