@@ -191,6 +191,7 @@ try {
     await prepare?.(page);
     // The causes are weighed in a worker; the picture is of what they come to, and why.
     if (path.startsWith('/card/')) await untilConcluded(page);
+    else await page.getByText('Being worked out').first().waitFor({ state: 'hidden' });
     await page.waitForTimeout(path.endsWith('/findings') ? 2500 : 600);
     await page.screenshot({ path: `${outDir}${name}.png` });
     console.log(`docs/screenshots/${name}.png`);
