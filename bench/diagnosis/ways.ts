@@ -1,6 +1,6 @@
 import { priorBelief } from '@/core/belief';
 import { fixesInForce, type JobCard, keyOfFix } from '@/core/card';
-import { chooseMove, type Diagnosis, diagnose, keptState, rankCardFixes } from '@/core/diagnose';
+import { chooseMove, type Diagnosis, diagnose, isTooEarly, keptState, rankCardFixes } from '@/core/diagnose';
 import { type FixAtLevel, type FixId, findFix, fixCatalogue } from '@/core/fixes';
 import type { Rig } from '@/core/simulate';
 import type { PracticeCase } from '@/core/simulate/cases';
@@ -156,10 +156,13 @@ export const runRawEstimate = (practice: PracticeCase): Ending =>
     return ranked.find((fix) => !tried.has(keyOfFix(fix)) && findFix(fix.id)?.group !== 'upgrades') ?? null;
   });
 
-/** Every fix at every level that could be made at first, the quickest first. */
+/**
+ * Every fix at every level that could be made at first, the quickest first. What is for finished sections is no cure of a film
+ * that is being cut: what is baked plays, and what is still to be cut lags on.
+ */
 const listAll = (session: Session): readonly FixAtLevel[] =>
   fixCatalogue
-    .filter(({ group }) => group !== 'upgrades' && group !== 'export')
+    .filter(({ id, group }) => group !== 'upgrades' && group !== 'export' && !isTooEarly(session.card, id))
     .flatMap((fix) => fix.levelsFor(keptState(session.card)).map((level) => ({ id: fix.id as FixId, level })))
     .sort((a, b) => session.effortOf(a) - session.effortOf(b));
 
