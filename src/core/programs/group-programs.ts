@@ -57,7 +57,7 @@ export function groupPrograms(
       if (seen.has(parent.processId)) {
         // Lists are taken while processes come and go, and pasted by people: a circle of parents ends at its lowest number,
         // wherever it is entered.
-        const circle = path.slice(path.indexOf(parent));
+        const circle = path.slice(path.findIndex(({ processId }) => processId === parent.processId));
         at = circle.reduce((lowest, other) => (other.processId < lowest.processId ? other : lowest), at);
         break;
       }

@@ -30,7 +30,7 @@ export interface AnswerSummary {
 }
 
 /** Of this Oil Can. */
-export const answerEdition = 8;
+export const answerEdition = 9;
 
 const level = nullable(union([string(), number()]));
 const fix = object({ id: string(), level });
