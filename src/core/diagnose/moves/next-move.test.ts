@@ -127,6 +127,15 @@ describe('chooseMove', () => {
     });
   });
 
+  it('takes the fix first by whose very level a plan is weighed, before one that is worth more at another', () => {
+    const both = plan({ fixes: [quarter, proxies] });
+    const tests = [trial({ ...proxies, level: 720, score: 3 }), trial({ score: 2.5 })];
+    expect(moveOf({ nextTests: tests, plans: [both] })).toMatchObject({ fix: quarter, plan: promiseOf(both) });
+    // At another level is better than nothing.
+    const [first] = tests;
+    expect(moveOf({ nextTests: first ? [first] : [], plans: [both] })).toMatchObject({ fix: proxies });
+  });
+
   it('stays with the first of plans that are worth the same, and tells plans by minutes and steps', () => {
     const [first, second] = [plan({ fixes: [proxies] }), plan({ fixes: [quarter] })];
     expect(moveOf({ plans: [first, second] })).toMatchObject({ fix: proxies });

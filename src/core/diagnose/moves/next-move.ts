@@ -143,8 +143,12 @@ function toTry(fix: FixAtLevel, plan: Plan | null, diagnosis: Diagnosis): Belief
   };
 }
 
-/** The fix of a plan that tells and cures most for its minutes. */
+/**
+ * The fix of a plan that tells and cures most for its minutes: by the very level that the plan is weighed by, and where none
+ * of them was weighed, by what the same fix is worth at another.
+ */
 function firstOf(plan: Plan, { nextTests }: Diagnosis): FixAtLevel | null {
-  const scoreOf = (fix: FixAtLevel): number => nextTests.find((test) => test.id === fix.id)?.score ?? 0;
-  return [...plan.fixes].sort((a, b) => scoreOf(b) - scoreOf(a))[0] ?? null;
+  const exactly = (fix: FixAtLevel): number => nextTests.find((test) => isSameFix(fix, test))?.score ?? 0;
+  const roughly = (fix: FixAtLevel): number => nextTests.find((test) => test.id === fix.id)?.score ?? 0;
+  return [...plan.fixes].sort((a, b) => exactly(b) - exactly(a) || roughly(b) - roughly(a))[0] ?? null;
 }
