@@ -1,5 +1,6 @@
 import { type BrowserContext, expect, type Page, test } from '@playwright/test';
 import { chromiumOptions, wholeChromium } from '../../playwright.config';
+import { medianOf } from '../../src/core/numbers/percentile';
 import { deep, openCards } from './screens';
 
 /** Headless Chromium shares, unasked, the tab of this title: our own practice window. */
@@ -222,6 +223,8 @@ interface Played {
   readonly isSound: boolean;
 }
 
+/** What the meter leaves out around a press. */
+const leftOutMs = { before: 1500, after: 2000 } as const;
 /** A picture that is waited for longer, of the usual waits, was held up by the machine. */
 const mostWaits = 2.5;
 
@@ -240,59 +243,61 @@ async function playByTurns(
 ) {
   const [meter, practice] = await openBoth(context, `fps=${first}`, noteShared);
   await watchLive(meter);
+  const begunMs = Date.now();
   await noteDrawn(practice);
   const played: Played[] = [];
-  let fromMs = Date.now();
-  for (let turn = 0; turn < mostTurns && listSound(played).length < soundSwitches; turn++) {
+  for (let fromMs = begunMs; listSound(played).length < soundSwitches && played.length < mostTurns; ) {
     const isChanged = played.length % 2 === 1;
     const [toldFps, nextFps] = isChanged ? [second, first] : [first, second];
     await meter.waitForTimeout(eachMs);
-    const paces = [await listDrawn(practice), await listShared(meter)].map((atMs) =>
-      paceBetween(atMs, fromMs + 2000, Date.now() - 1500),
+    const toMs = await switchTo(meter, practice, nextFps, !isChanged);
+    const [drawn, shared] = [await listDrawn(practice), await listShared(meter)].map((atMs) =>
+      paceBetween(atMs, fromMs + leftOutMs.after, toMs - leftOutMs.before),
     );
-    const isSound = paces.every(
-      ({ fps, longestMs }) => fps > 0.9 * toldFps && longestMs < (1000 * mostWaits) / toldFps,
+    const isSound = [drawn, shared].every(
+      (pace) => pace && pace.fps > 0.9 * toldFps && pace.longestMs < (1000 * mostWaits) / toldFps,
     );
-    const isFirst = played.length === 0;
-    // By the first press all others are timed: it waits for a machine at rest, and what was played till then is not held to.
-    const isHeldUp = isFirst && !isSound;
-    const toMs = isHeldUp ? Date.now() : await switchTo(meter, practice, nextFps, !isChanged);
-    if (!isHeldUp) played.push({ toldFps, fromMs, toMs, isSound: isSound && !isFirst });
+    played.push({ toldFps, fromMs, toMs, isSound });
     fromMs = toMs;
   }
   await meter.waitForTimeout(1000);
   await meter.getByRole('button', { name: 'End and compare' }).click();
   const shown = await readStretches(meter);
-  const account = JSON.stringify({ played, shown });
+  const account = JSON.stringify({ begunMs, played, shown });
   test.info().annotations.push({ type: 'what was played, and what was made of it', description: account });
-  const held = listSound(played);
-  expect(held.length, `a machine that shows less tells nothing: ${account}`).toBeGreaterThanOrEqual(soundSwitches / 2);
-  // By when the first press cut, all others are told: two seconds after each press, one and a half before.
-  const startMs = (played[0]?.toMs ?? 0) - 1500 - 1000 * (shown[0]?.toSec ?? 0);
-  const stretchOf = (i: number): ShownStretch => {
-    const { fromMs: wasMs = 0, toMs = 0 } = played[i] ?? {};
-    const [fromSec, toSec] = [(wasMs - startMs) / 1000 + 2, (toMs - startMs) / 1000 - 1.5];
-    const stretch = shown.find((each) => Math.abs(each.fromSec - fromSec) < 0.5 && Math.abs(each.toSec - toSec) < 0.5);
-    if (!stretch) throw new Error(`no stretch from ${fromSec} to ${toSec} s: ${account}`);
-    return stretch;
-  };
-  return { meter, practice, played, held, startMs, stretchOf, account };
+  const sound = listSound(played);
+  expect(sound.length, `a machine that shows less tells nothing: ${account}`).toBeGreaterThanOrEqual(soundSwitches / 2);
+  // When measuring began is told only about; which stretch is whose is plain all the same, and most of them tell it exactly.
+  const pairs = sound.map((i) => {
+    const set = played[i] as Played;
+    const aboutSec = (set.fromMs + leftOutMs.after - begunMs) / 1000;
+    const [stretch] = shown.toSorted((a, b) => Math.abs(a.fromSec - aboutSec) - Math.abs(b.fromSec - aboutSec));
+    if (!stretch || Math.abs(stretch.fromSec - aboutSec) > 3)
+      throw new Error(`no stretch at ${aboutSec} s: ${account}`);
+    return { ...set, stretch };
+  });
+  const startsMs = pairs.map(({ fromMs, stretch }) => fromMs + leftOutMs.after - 1000 * stretch.fromSec);
+  const startMs = medianOf(startsMs);
+  for (const { fromMs, toMs, stretch } of pairs) {
+    const [fromSec, toSec] = [fromMs + leftOutMs.after, toMs - leftOutMs.before].map((ms) => (ms - startMs) / 1000);
+    expect(Math.abs(stretch.fromSec - (fromSec ?? 0)), `beginning at ${fromSec} s: ${account}`).toBeLessThan(0.5);
+    expect(Math.abs(stretch.toSec - (toSec ?? 0)), `end at ${toSec} s: ${account}`).toBeLessThan(0.5);
+  }
+  return { meter, practice, pairs, startMs, account };
 }
 
 test('cuts a watched run at the presses, and is right of 20 switches in 20', deep, async ({ context }) => {
   test.setTimeout(600_000);
-  const { meter, practice, played, held, startMs, stretchOf, account } = await playByTurns(context, [6, 12], {
+  const { meter, practice, pairs, startMs, account } = await playByTurns(context, [6, 12], {
     soundSwitches: 20,
     mostTurns: 41,
   });
   const drawnMs = await listDrawn(practice);
-  const offFps = held.map((i) => {
-    const { fps, fromSec, toSec, verdict } = stretchOf(i);
-    expect(verdict, account).toMatch(played[i]?.toldFps === 12 ? /^Better,/ : /^Worse,/);
+  const offFps = pairs.map(({ toldFps, stretch: { fps, fromSec, toSec, verdict } }) => {
+    expect(verdict, account).toMatch(toldFps === 12 ? /^Better,/ : /^Worse,/);
     return Math.abs(fps - paceBetween(drawnMs, startMs + 1000 * fromSec, startMs + 1000 * toSec).fps);
   });
-  const middleFps = offFps.toSorted((a, b) => a - b)[offFps.length >> 1] ?? Number.POSITIVE_INFINITY;
-  expect(middleFps, `rate of a stretch in the middle: ${account}`).toBeLessThan(0.5);
+  expect(medianOf(offFps), `rate of a stretch in the middle: ${account}`).toBeLessThan(0.5);
   const result = meter.getByRole('region', { name: 'What switching changed' });
   await expect(result).toContainText(/Better, by at least \d+ %/);
   await result.getByRole('button', { name: 'Keep it as a trial' }).click();
@@ -302,8 +307,8 @@ test('cuts a watched run at the presses, and is right of 20 switches in 20', dee
 });
 
 test('sees nothing in eight presses where nothing changed', deep, async ({ context }) => {
-  const { meter, held, stretchOf } = await playByTurns(context, [10, 10], { soundSwitches: 8, mostTurns: 17 });
-  expect(new Set(held.map((i) => stretchOf(i).verdict))).toEqual(new Set(['No clear change']));
+  const { meter, pairs } = await playByTurns(context, [10, 10], { soundSwitches: 8, mostTurns: 17 });
+  expect(new Set(pairs.map(({ stretch }) => stretch.verdict))).toEqual(new Set(['No clear change']));
   await expect(meter.getByRole('region', { name: 'What switching changed' })).toContainText('No clear change');
 });
 
