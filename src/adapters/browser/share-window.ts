@@ -18,6 +18,12 @@ export interface SharedWindow {
  */
 const asked = { frameRate: { ideal: 60 }, width: { max: 640 }, height: { max: 400 }, cursor: 'never' } as const;
 
+/**
+ * So many frames wait for who reads them, where browsers keep one unasked: a moment without the processor then loses none.
+ * Browsers have about ten to share with, and stop sharing while all of them wait.
+ */
+const mostWaiting = 5;
+
 /** Whether this browser can hand a shared window's frames to the page. */
 export const canShareWindow = (): boolean =>
   Boolean(navigator.mediaDevices?.getDisplayMedia) && typeof MediaStreamTrackProcessor !== 'undefined';
@@ -34,7 +40,10 @@ export async function shareWindow(): Promise<Result<SharedWindow, CaptureFailure
       ceilingFps: track.getSettings().frameRate ?? null,
       openFrames: () => {
         const own = track.clone() as MediaStreamVideoTrack;
-        return { frames: new MediaStreamTrackProcessor({ track: own }).readable, close: () => own.stop() };
+        return {
+          frames: new MediaStreamTrackProcessor({ track: own, maxBufferSize: mostWaiting }).readable,
+          close: () => own.stop(),
+        };
       },
       onEnded: (listener) => track.addEventListener('ended', listener),
       stop: () => {

@@ -66,6 +66,8 @@ export class RegionFinder {
   /** The changes of all blocks for each pair of frames: of frames that follow each other, and of some that lie further apart. */
   private readonly changes: Float32Array[] = [];
   private readonly slowChanges: Float32Array[] = [];
+  /** What half of the blocks change by at most in each pair that follow each other, in grey levels: told as they come. */
+  private readonly usualChanges: number[] = [];
 
   constructor(
     private readonly widthPx: number,
@@ -88,7 +90,11 @@ export class RegionFinder {
   add(picture: GreyPicture, atMs: number): void {
     [this.before, this.now] = [this.now, this.before];
     this.coarse.scale(picture, this.now);
-    if (!this.isFirst) this.changes.push(this.changesSince(this.before));
+    if (!this.isFirst) {
+      const blocks = this.changesSince(this.before);
+      this.changes.push(blocks);
+      this.usualChanges.push(percentileOfSorted(blocks.slice().sort(), 0.5));
+    }
     if (atMs - this.edgesAtMs >= edgesMs) {
       this.addEdges(picture);
       this.edgesAtMs = atMs;
@@ -132,13 +138,13 @@ export class RegionFinder {
    * unless the picture fills it and plays nearly as often as it is recorded; of a filmed one, all is a camera's noise.
    */
   get isNeverStill(): boolean {
-    return noiseOf(this.changes, 0.1) > leastCameraNoise;
+    return noiseOf(this.usualChanges, 0.1) > leastCameraNoise;
   }
 
   /** The region of the window whose blocks change together, or null where nothing does. */
   find(): PictureRegion | null {
     const { leastLevels, noiseFactor, mostLevels } = changed;
-    const noisy = Math.min(mostLevels, Math.max(leastLevels, noiseFactor * noiseOf(this.changes, 0.5)));
+    const noisy = Math.min(mostLevels, Math.max(leastLevels, noiseFactor * noiseOf(this.usualChanges, 0.5)));
     // What all of a window does is no noise where the picture fills it.
     return this.findOver(noisy) ?? (noisy > leastLevels ? this.findOver(leastLevels) : null);
   }
@@ -291,10 +297,8 @@ function richestRun(values: Float32Array): { readonly from: number; readonly to:
 }
 
 /** What half of the blocks change by at most in so many of the pairs, those that change least first; in grey levels. */
-function noiseOf(changes: readonly Float32Array[], pairRatio: number): number {
-  const usual = Float64Array.from(changes, (blocks) => percentileOfSorted(blocks.slice().sort(), 0.5)).sort();
-  return usual.length === 0 ? 0 : percentileOfSorted(usual, pairRatio);
-}
+const noiseOf = (usualChanges: readonly number[], pairRatio: number): number =>
+  usualChanges.length === 0 ? 0 : percentileOfSorted(Float64Array.from(usualChanges).sort(), pairRatio);
 
 /** Which blocks changed by more than their limits, in grey levels, in each pair of frames. */
 const flagsOver = (limits: Float32Array, changes: readonly Float32Array[]): readonly Uint8Array[] =>

@@ -141,6 +141,39 @@ describe('Meter', () => {
       if (scene !== 'talking-head') expect(result.ok && result.value.confidence).toBe('high');
     });
 
+  it('measures the frames that it kept a few at a time, and comes to the same wherever it is ended', async () => {
+    const drawn = planRecording(71, 'shapes', live);
+    const foundAt = 3 * drawn.recordedFps;
+    const plan = { ...drawn, frameCount: foundAt + drawn.recordedFps };
+    const meter = new Meter({ ceilingFps: plan.recordedFps });
+    const ended = new Meter({ ceilingFps: plan.recordedFps });
+    const known: boolean[] = [];
+    let index = 0;
+    let endedChanges: readonly number[] = [];
+    await drawRecording(plan, async (pixels) => {
+      const frame = { widthPx: plan.widthPx, heightPx: plan.heightPx, pixels };
+      const atMs = (index * 1000) / plan.recordedFps;
+      meter.add(frame, atMs);
+      // Ended while frames still wait to be measured.
+      if (index <= foundAt + 5) ended.add(frame, atMs);
+      if (index === foundAt + 5) {
+        expect(ended.latestChange).toBeNull();
+        ended.read();
+        endedChanges = ended.course.changes;
+      }
+      known.push(meter.latestChange !== null);
+      index++;
+    });
+    // Three seconds of frames; and eight of what is kept with each that comes, which is kept too.
+    const firstKnown = known.indexOf(true);
+    expect(firstKnown).toBeGreaterThan(foundAt * (1 + 1 / 8));
+    expect(firstKnown).toBeLessThan(foundAt * (1 + 1 / 6));
+    expect(known.slice(firstKnown).every(Boolean)).toBe(true);
+    meter.read();
+    expect(meter.course.changes).toHaveLength(plan.frameCount);
+    expect(endedChanges).toEqual(meter.course.changes.slice(0, foundAt + 6));
+  });
+
   it('gives no number where nothing but clock, cursor and playhead moves', async () => {
     const { result } = await measure(planRecording(72, 'still', live));
     expect(result).toMatchObject({ ok: false, failure: { code: 'not-enough-movement' } });

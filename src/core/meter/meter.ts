@@ -24,6 +24,11 @@ export interface MeterReading {
  */
 const keptWidthPx = 960;
 const keptHeightPx = 540;
+/**
+ * So many of the frames that were kept are measured with each that comes: all of them at once take so long that frames of
+ * a window that is being watched are lost meanwhile.
+ */
+const caughtUpAtOnce = 8;
 
 const wholeOf = ({ widthPx, heightPx }: Pick<GreyPicture, 'widthPx' | 'heightPx'>): PictureRegion => ({
   xPx: 0,
@@ -86,8 +91,9 @@ export class Meter {
       this.region = region === 'whole' ? wholeOf(picture) : reduced(region, this.filmedRatio);
       this.measure = new ChangeMeasure(this.region);
     }
-    if (this.measure) this.changes.push(this.measure.next(picture));
-    else this.look(picture, atMs);
+    if (!this.measure) this.look(picture, atMs);
+    else if (this.waiting.length > 0) this.catchUp(picture, this.measure);
+    else this.changes.push(this.measure.next(picture));
   }
 
   /** A filmed frame, small and where the camera would have seen it had it stood still. */
@@ -99,18 +105,32 @@ export class Meter {
 
   /** Keeps a frame, and looks for the region once there are enough of them. */
   private look(picture: GreyPicture, atMs: number): void {
-    const { small, ratio } = shrunk(picture);
-    this.ratio = ratio;
+    const small = this.keep(picture);
     this.finder ??= new RegionFinder(small.widthPx, small.heightPx, this.steadier !== null);
     this.finder.add(small, atMs);
+    if (atMs - (this.timesMs[0] as number) >= findingMs) this.beginWhereFound();
+  }
+
+  private keep(picture: GreyPicture): GreyPicture {
+    const { small, ratio } = shrunk(picture);
+    this.ratio = ratio;
     this.waiting.push(ratio === 1 ? { ...small, pixels: small.pixels.slice() } : small);
-    if (atMs - (this.timesMs[0] as number) < findingMs) return;
-    this.beginWhereFound();
-    if (ratio === 1 || !this.region) return;
+    return small;
+  }
+
+  /** Keeps a frame, and measures the first that are kept: each time more than came. */
+  private catchUp(picture: GreyPicture, measure: ChangeMeasure): void {
+    this.keep(picture);
+    this.measureKept(measure, caughtUpAtOnce);
+    if (this.waiting.length > 0 || this.ratio === 1 || !this.region) return;
     // From here on the region is measured as it was recorded, which takes less than making every window small. Blocks
     // stay the same; a frame that both have seen joins them.
-    this.measure = new ChangeMeasure(this.region, ratio);
+    this.measure = new ChangeMeasure(this.region, this.ratio);
     this.measure.next(picture);
+  }
+
+  private measureKept(measure: ChangeMeasure, most: number): void {
+    for (const kept of this.waiting.splice(0, most)) this.changes.push(measure.next(kept));
   }
 
   /** Where nothing stands out there is no preview to measure; what comes after is still counted as time. */
@@ -123,14 +143,12 @@ export class Meter {
     const region = found ?? wholeOf(first);
     this.region = enlarged(region, this.ratio);
     this.measure = new ChangeMeasure(region);
-    for (const picture of this.waiting) this.changes.push(this.measure.next(picture));
-    this.waiting = [];
     this.finder = null;
   }
 
-  /** How far the newest frame differs from the one before; null while the region is still looked for. */
+  /** How far the newest frame differs from the one before; null while the region is looked for, and frames wait for that. */
   get latestChange(): number | null {
-    return this.measure ? (this.changes.at(-1) ?? 0) : null;
+    return this.measure && this.waiting.length === 0 ? (this.changes.at(-1) ?? 0) : null;
   }
 
   /** How far each frame differs from the one before, as far as the region is known: until then there is none. */
@@ -141,6 +159,7 @@ export class Meter {
   /** What all frames so far come to, `measuredMs` where the stretch was longer than its frames. O(frames · log frames). */
   read(measuredMs?: number): MeterReading {
     if (!this.measure) this.beginWhereFound();
+    if (this.measure) this.measureKept(this.measure, this.waiting.length);
     const result = summariseChanges(this.changes, this.timesMs, {
       ...this.options,
       isNeverStill: this.isNeverStill,
