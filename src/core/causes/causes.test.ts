@@ -5,7 +5,7 @@ import { causeTexts } from '@/messages/load';
 import { arbitraryState, propertyRuns } from '../../../tests/arbitrary/setup';
 import { estimate, middleParameters } from '../load';
 import { usableRateRatio } from '../usable';
-import { beforeCauses, causeCatalogue, findBindingCause } from '.';
+import { beforeCauses, causeCatalogue, configurationCauses, findBindingCause } from '.';
 
 /** What a trial has to find out: hardware can be worse than many quick cores, and a proxy heavier than its original. */
 const mayBeWorse = new Set(['hardware-decode-off', 'graphics-drawing-off', 'proxies-not-shown']);
@@ -34,6 +34,27 @@ describe('causeCatalogue', () => {
         }
       }),
       propertyRuns,
+    );
+  });
+});
+
+describe('project-mismatch', () => {
+  it('takes back only what is too much: a rate that is all but the delivered one stays as it is', () => {
+    const mismatch = configurationCauses.find(({ id }) => id === 'project-mismatch');
+    fc.assert(
+      fc.property(arbitraryState, (state) => {
+        const timeline = { ...state.setup.timeline, heightPx: 2160, frameRateFps: 25 };
+        const repairedFrom = (delivered: { readonly heightPx: number; readonly frameRateFps: number }) => {
+          const { heightPx, frameRateFps } =
+            mismatch?.repair({ ...state, setup: { ...state.setup, timeline, delivered } }).setup.timeline ?? timeline;
+          return [heightPx, frameRateFps];
+        };
+        expect(repairedFrom({ heightPx: 1080, frameRateFps: 24 })).toEqual([1080, 25]);
+        expect(repairedFrom({ heightPx: 2000, frameRateFps: 20 })).toEqual([2160, 20]);
+        expect(repairedFrom({ heightPx: 2000, frameRateFps: 24 })).toEqual([2160, 25]);
+        expect(repairedFrom({ heightPx: 1080, frameRateFps: 12 })).toEqual([1080, 12]);
+      }),
+      { ...propertyRuns, numRuns: 20 },
     );
   });
 });

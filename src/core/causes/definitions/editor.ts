@@ -74,22 +74,25 @@ export const panelReadsOriginals = {
 /** A project is larger than what is delivered when it has a fifth more lines, or frames a second. */
 export const mismatchRatio = 1.2;
 
+/** Whether lines, or frames a second, are more than what is delivered asks for; null where that is not said. */
+const isMore = (set: number, delivered: number | null): delivered is number =>
+  delivered !== null && set >= mismatchRatio * delivered;
+
 /** The project is set up larger or faster than what will be delivered. */
 export const projectMismatch = {
   kind: 'configuration',
   id: 'project-mismatch',
   faults: [],
   isPresent: ({ setup }) => {
-    const { heightPx, frameRateFps } = setup.delivered;
-    return (
-      (heightPx !== null && setup.timeline.heightPx >= mismatchRatio * heightPx) ||
-      (frameRateFps !== null && setup.timeline.frameRateFps >= mismatchRatio * frameRateFps)
-    );
+    const { timeline, delivered } = setup;
+    return isMore(timeline.heightPx, delivered.heightPx) || isMore(timeline.frameRateFps, delivered.frameRateFps);
   },
+  // Only what is too much: 25 frames a second made 24 fit no clip any more, which costs what it saves.
   repair: (state) => {
-    const { heightPx, frameRateFps } = state.setup.delivered;
-    const resized = heightPx === null ? state : withProjectHeight(state, heightPx);
-    return frameRateFps === null ? resized : withProjectRate(resized, frameRateFps);
+    const { timeline, delivered } = state.setup;
+    const { heightPx, frameRateFps } = delivered;
+    const resized = isMore(timeline.heightPx, heightPx) ? withProjectHeight(state, heightPx) : state;
+    return isMore(timeline.frameRateFps, frameRateFps) ? withProjectRate(resized, frameRateFps) : resized;
   },
   // A film like it is set up like it.
   asBefore: (state) => state,
