@@ -241,6 +241,7 @@ async function playByTurns(
   [first, second]: readonly [number, number],
   { soundSwitches, mostTurns }: { readonly soundSwitches: number; readonly mostTurns: number },
 ) {
+  test.setTimeout(600_000);
   const [meter, practice] = await openBoth(context, `fps=${first}`, noteShared);
   await watchLive(meter);
   const begunMs = Date.now();
@@ -287,7 +288,6 @@ async function playByTurns(
 }
 
 test('cuts a watched run at the presses, and is right of 20 switches in 20', deep, async ({ context }) => {
-  test.setTimeout(600_000);
   const { meter, practice, pairs, startMs, account } = await playByTurns(context, [6, 12], {
     soundSwitches: 20,
     mostTurns: 41,
@@ -307,7 +307,7 @@ test('cuts a watched run at the presses, and is right of 20 switches in 20', dee
 });
 
 test('sees nothing in eight presses where nothing changed', deep, async ({ context }) => {
-  const { meter, pairs } = await playByTurns(context, [10, 10], { soundSwitches: 8, mostTurns: 17 });
+  const { meter, pairs } = await playByTurns(context, [10, 10], { soundSwitches: 8, mostTurns: 29 });
   expect(new Set(pairs.map(({ stretch }) => stretch.verdict))).toEqual(new Set(['No clear change']));
   await expect(meter.getByRole('region', { name: 'What switching changed' })).toContainText('No clear change');
 });
