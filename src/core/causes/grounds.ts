@@ -7,7 +7,7 @@ import { drawnLayerCount, idleBlendCount, previewHeightPx } from '../load/previe
 import { canHardwareDecode } from '../load/state-facts';
 import type { PictureStream, SetupEffect, SetupState, StageCost } from '../load/types';
 import type { CauseId, LoadCause } from './catalogue';
-import { extraWorkOf, mismatchRatio, neededDepthBits } from './definitions/editor';
+import { extraWorkOf, isMoreThanDelivered, neededDepthBits } from './definitions/editor';
 import { isInTheWay, isPreviewMemoryShort } from './definitions/machine';
 import { isSlowDrive } from './slow-drive';
 import { stagesOfTerm } from './stages-of-term';
@@ -161,18 +161,16 @@ const projectGrounds: Grounds = ({ state: { setup } }) => {
   const { timeline, delivered } = setup;
   const { heightPx, frameRateFps } = delivered;
   return [
-    heightPx !== null &&
-      timeline.heightPx >= mismatchRatio * heightPx && {
-        code: 'project-larger',
-        projectHeightPx: timeline.heightPx,
-        deliveredHeightPx: heightPx,
-      },
-    frameRateFps !== null &&
-      timeline.frameRateFps >= mismatchRatio * frameRateFps && {
-        code: 'project-faster',
-        projectFps: timeline.frameRateFps,
-        deliveredFps: frameRateFps,
-      },
+    isMoreThanDelivered(timeline.heightPx, heightPx) && {
+      code: 'project-larger',
+      projectHeightPx: timeline.heightPx,
+      deliveredHeightPx: heightPx,
+    },
+    isMoreThanDelivered(timeline.frameRateFps, frameRateFps) && {
+      code: 'project-faster',
+      projectFps: timeline.frameRateFps,
+      deliveredFps: frameRateFps,
+    },
   ];
 };
 

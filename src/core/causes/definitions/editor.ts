@@ -72,10 +72,10 @@ export const panelReadsOriginals = {
 } as const satisfies CauseDefinition;
 
 /** A project is larger than what is delivered when it has a fifth more lines, or frames a second. */
-export const mismatchRatio = 1.2;
+const mismatchRatio = 1.2;
 
-/** Whether lines, or frames a second, are more than what is delivered asks for; null where that is not said. */
-const isMore = (set: number, delivered: number | null): delivered is number =>
+/** Whether a project's lines, or frames a second, are too many for what is delivered; never where that is not said (null). */
+export const isMoreThanDelivered = (set: number, delivered: number | null): delivered is number =>
   delivered !== null && set >= mismatchRatio * delivered;
 
 /** The project is set up larger or faster than what will be delivered. */
@@ -85,14 +85,17 @@ export const projectMismatch = {
   faults: [],
   isPresent: ({ setup }) => {
     const { timeline, delivered } = setup;
-    return isMore(timeline.heightPx, delivered.heightPx) || isMore(timeline.frameRateFps, delivered.frameRateFps);
+    return (
+      isMoreThanDelivered(timeline.heightPx, delivered.heightPx) ||
+      isMoreThanDelivered(timeline.frameRateFps, delivered.frameRateFps)
+    );
   },
   // Only what is too much: 25 frames a second made 24 fit no clip any more, which costs what it saves.
   repair: (state) => {
     const { timeline, delivered } = state.setup;
     const { heightPx, frameRateFps } = delivered;
-    const resized = isMore(timeline.heightPx, heightPx) ? withProjectHeight(state, heightPx) : state;
-    return isMore(timeline.frameRateFps, frameRateFps) ? withProjectRate(resized, frameRateFps) : resized;
+    const resized = isMoreThanDelivered(timeline.heightPx, heightPx) ? withProjectHeight(state, heightPx) : state;
+    return isMoreThanDelivered(timeline.frameRateFps, frameRateFps) ? withProjectRate(resized, frameRateFps) : resized;
   },
   // A film like it is set up like it.
   asBefore: (state) => state,
